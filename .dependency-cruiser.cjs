@@ -1,0 +1,69 @@
+/** Who may import whom. Core's stages run left to right; nothing imports from its right. */
+const stages = ['units', 'geom', 'job', 'roof', 'frame', 'cuts', 'export', 'cli'];
+
+const stageOrder = stages.slice(0, -1).map((stage, i) => ({
+  name: `core-${stage}-looks-left-only`,
+  severity: 'error',
+  from: { path: `^core/src/${stage}/`, pathNot: '/tests/' },
+  to: {
+    path: [
+      ...stages.slice(i + 1).map((later) => `^core/src/${later}/`),
+      '^core/src/(solve|index)\\.ts$',
+    ],
+  },
+}));
+
+const doors = stages.map((stage) => ({
+  name: `core-${stage}-by-its-door`,
+  comment: 'A folder’s index.ts is its door.',
+  severity: 'error',
+  from: { path: '^core/src/', pathNot: `^core/src/${stage}/` },
+  to: { path: `^core/src/${stage}/`, pathNot: `^core/src/${stage}/index\\.ts$` },
+}));
+
+module.exports = {
+  forbidden: [
+    ...stageOrder,
+    ...doors,
+    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-has-no-interface-and-no-server',
+      severity: 'error',
+      from: { path: '^core/src/', pathNot: '/tests/' },
+      to: { path: '^(app|server|e2e)/|node_modules/(react|expo|express|knex)' },
+    },
+    {
+      name: 'core-touches-the-machine-only-in-cli',
+      severity: 'error',
+      from: { path: '^core/src/', pathNot: '^core/src/cli/|/tests/' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'server-and-app-are-strangers',
+      severity: 'error',
+      from: { path: '^server/' },
+      to: { path: '^app/' },
+    },
+    {
+      name: 'app-and-server-are-strangers',
+      severity: 'error',
+      from: { path: '^app/' },
+      to: { path: '^server/' },
+    },
+    {
+      name: 'core-by-its-front-door',
+      severity: 'error',
+      from: { path: '^(app|server|e2e)/' },
+      to: {
+        path: '^core/src/',
+        pathNot: '^core/src/(index|solve)\\.ts$|^core/src/[a-z]+/index\\.ts$',
+      },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.js', '.mjs', '.json'] },
+  },
+};

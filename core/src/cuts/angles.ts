@@ -1,0 +1,77 @@
+import { SAME_POINT_MM, type Vec3 } from '../geom';
+import type { Member } from '../frame';
+import { degrees, radians } from '../units';
+import type { LocalCut } from './local-cut';
+import type { CutEntry } from './model';
+import { work, type Worked } from './working';
+
+/** A direction this near level or plumb is level or plumb, as a sine: the same length unit cancels. */
+const NEAR = SAME_POINT_MM;
+
+const angles = ([na, ns, ne]: Vec3): Record<
+  'faceAngle' | 'faceTilt' | 'edgeAngle' | 'edgeTilt',
+  Worked
+> => {
+  const along = ['cut face’s direction: along the board', Math.abs(na), ''] as const;
+  const square = ['square to the wide face', Math.abs(ns), ''] as const;
+  const edge = ['square to the edge', Math.abs(ne), ''] as const;
+  return {
+    faceAngle: work(
+      'line on the wide face',
+      'atan(square to the edge ÷ along)',
+      '°',
+      [edge, along],
+      (e, a) => degrees(Math.atan2(e, a)),
+    ),
+    faceTilt: work(
+      'saw tilt on the wide face',
+      'asin(square to the wide face)',
+      '°',
+      [square],
+      (s) => degrees(Math.asin(Math.min(1, s))),
+    ),
+    edgeAngle: work(
+      'line on the edge',
+      'atan(square to the wide face ÷ along)',
+      '°',
+      [square, along],
+      (s, a) => degrees(Math.atan2(s, a)),
+    ),
+    edgeTilt: work('saw tilt on the edge', 'asin(square to the edge)', '°', [edge], (e) =>
+      degrees(Math.asin(Math.min(1, e))),
+    ),
+  };
+};
+
+/** The pair to hold on a framing square: the member's own rise and run for plumb and level lines. */
+const squarePair = (member: Member, cut: LocalCut, faceAngle: number): CutEntry['square'] => {
+  const upright = Math.abs(cut.end.keep.normal[2]);
+  const { slopeRad, commonRise, runPerCommon } = member.plan;
+  if (slopeRad > 0 && (upright < NEAR || upright > 1 - NEAR)) {
+    return { rise: 12 * commonRise, run: 12 * runPerCommon };
+  }
+  return faceAngle < NEAR ? null : { rise: 12 * Math.tan(radians(faceAngle)), run: 12 };
+};
+
+export interface ReadCut {
+  readonly entry: CutEntry;
+  readonly worked: ReturnType<typeof angles>;
+}
+
+/** Reads the contract's four angles from the cut plane's normal in the board's frame. */
+export const readCut = (member: Member, cut: LocalCut): ReadCut => {
+  const worked = angles(cut.normal);
+  const faceAngle = worked.faceAngle.value;
+  return {
+    worked,
+    entry: {
+      at: cut.end.at,
+      name: cut.end.name,
+      faceAngle,
+      faceTilt: worked.faceTilt.value,
+      edgeAngle: worked.edgeAngle.value,
+      edgeTilt: worked.edgeTilt.value,
+      square: squarePair(member, cut, faceAngle),
+    },
+  };
+};

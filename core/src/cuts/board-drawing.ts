@@ -1,0 +1,117 @@
+import { SAME_POINT_MM, type ConvexSolid, type Vec3 } from '../geom';
+import { solidOf, type BoardFace, type Member } from '../frame';
+import { crossesAt, type LocalCut } from './local-cut';
+import { span } from './lengths';
+
+export type BoardPoint = readonly [x: number, y: number];
+
+/** A saw line, as drawn on the two wide faces; null where the cut does not come out on that face. */
+export interface BoardMark {
+  /** Index into the entry's `cuts`. */
+  readonly cut: number;
+  /** Where the line, carried on, crosses the top edge: at the left face and at the right. mm from the hooked end. */
+  readonly topEdge: readonly [left: number, right: number] | null;
+  readonly left: readonly [BoardPoint, BoardPoint] | null;
+  readonly right: readonly [BoardPoint, BoardPoint] | null;
+}
+
+/**
+ * The board as it lies on the trestles: upper end on the left, top edge up, left face towards you.
+ *
+ *   x = 0 at the blank's upper end, where the tape hooks; y = 0 on the top edge, down. mm
+ */
+export interface BoardDrawing {
+  readonly lengthMm: number;
+  readonly depthMm: number;
+  readonly thicknessMm: number;
+  /** What is kept of the left and of the right face: convex loops. */
+  readonly left: readonly (readonly BoardPoint[])[];
+  readonly right: readonly (readonly BoardPoint[])[];
+  /** What is kept of the top edge, y across the thickness from the left face. */
+  readonly edge: readonly (readonly BoardPoint[])[];
+  readonly marks: readonly BoardMark[];
+}
+
+type Onto = (point: Vec3) => BoardPoint;
+
+const loops = (
+  solids: readonly ConvexSolid<BoardFace>[],
+  tags: readonly BoardFace[],
+  onto: Onto,
+): BoardPoint[][] =>
+  solids.flatMap((solid) =>
+    solid.filter((face) => tags.includes(face.tag)).map((face) => face.points.map(onto)),
+  );
+
+/** The cut's line on the wide face at `s`, from the sawn solid itself. */
+const endLine = (
+  solids: readonly ConvexSolid<BoardFace>[],
+  cut: LocalCut,
+  s: number,
+  onto: Onto,
+): readonly [BoardPoint, BoardPoint] | null => {
+  const points = solids
+    .flatMap((solid) => solid.filter((face) => face.tag === cut.end))
+    .flatMap((face) => face.points)
+    .filter((p) => Math.abs(p[1] - s) < SAME_POINT_MM)
+    .sort((p, q) => q[2] - p[2]);
+  const first = points[0];
+  const last = points[points.length - 1];
+  return first === undefined || last === undefined || first === last
+    ? null
+    : [onto(first), onto(last)];
+};
+
+/** Seat and heel meet in the notch's corner and run out at the underside. */
+const notchLine = (
+  cuts: readonly LocalCut[],
+  cut: LocalCut,
+  s: number,
+  under: number,
+  onto: Onto,
+): readonly [BoardPoint, BoardPoint] | null => {
+  const seat = cuts.find((one) => one.end.at === 'seat');
+  const heel =
+    cuts.find((one) => one.end.at === 'heel') ?? cuts.find((one) => one.end.at === 'tail');
+  if (seat === undefined || heel === undefined) return null;
+  const [sa, , se] = seat.normal;
+  const [ha, , he] = heel.normal;
+  const seatOff = seat.offset - seat.normal[1] * s;
+  const heelOff = heel.offset - heel.normal[1] * s;
+  const det = sa * he - se * ha;
+  const a = (seatOff * he - se * heelOff) / det;
+  const e = (sa * heelOff - seatOff * ha) / det;
+  return [onto([a, s, e]), onto([crossesAt(cut, s, under), s, under])];
+};
+
+/** Lays the sawn member out as a marked board. */
+export const boardDrawing = (member: Member, cuts: readonly LocalCut[]): BoardDrawing => {
+  const solids = solidOf(member);
+  const [low, high] = span(member);
+  const { topMm, stock } = member;
+  const half = stock.thickness / 2;
+  const under = topMm - stock.depth;
+  const onFace: Onto = ([a, , e]) => [high - a, topMm - e];
+  const onEdge: Onto = ([a, s]) => [high - a, half - s];
+  const line = (cut: LocalCut, s: number) =>
+    cut.end.at === 'seat' || cut.end.at === 'heel'
+      ? notchLine(cuts, cut, s, under, onFace)
+      : endLine(solids, cut, s, onFace);
+  return {
+    lengthMm: high - low,
+    depthMm: stock.depth,
+    thicknessMm: stock.thickness,
+    left: loops(solids, ['left'], onFace),
+    right: loops(solids, ['right'], onFace),
+    edge: loops(solids, ['upper', 'backing'], onEdge),
+    marks: cuts.map((cut, index) => ({
+      cut: index,
+      topEdge:
+        cut.end.at === 'seat'
+          ? null
+          : [high - crossesAt(cut, half, topMm), high - crossesAt(cut, -half, topMm)],
+      left: line(cut, half),
+      right: line(cut, -half),
+    })),
+  };
+};

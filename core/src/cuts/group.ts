@@ -1,0 +1,95 @@
+import { CUT_ALIKE_MM, CUT_ALIKE_RAD, type Vec3 } from '../geom';
+import type { Member } from '../frame';
+import type { LocalCut } from './local-cut';
+import type { Lengths } from './lengths';
+import type { Hands } from './model';
+
+/** What two pieces are compared by: every length, every cut's direction in the board's frame. */
+export interface Shape {
+  readonly lengthsMm: readonly number[];
+  readonly cuts: readonly { readonly at: string; readonly normal: Vec3 }[];
+}
+
+export interface Piece {
+  readonly member: Member;
+  readonly cuts: readonly LocalCut[];
+  readonly lengths: Lengths;
+  readonly shape: Shape;
+}
+
+export interface Group {
+  readonly pieces: Piece[];
+}
+
+export const shapeOf = (member: Member, cuts: readonly LocalCut[], lengths: Lengths): Shape => ({
+  lengthsMm: [
+    lengths.body.value,
+    lengths.longPoint.value,
+    lengths.shortPoint.value,
+    lengths.tail.value,
+    lengths.blank.value,
+    member.stock.thickness,
+    member.stock.depth,
+    member.topMm,
+    member.bevels.length,
+  ],
+  cuts: cuts.map((cut) => ({ at: cut.end.at, normal: cut.normal })),
+});
+
+/** A level timber's mirror image changes ends; a rafter's changes faces. */
+const mirrored = (shape: Shape, level: boolean): Shape => ({
+  lengthsMm: shape.lengthsMm,
+  cuts: level
+    ? shape.cuts
+        .map(({ at, normal: [a, s, e] }) => ({
+          at: at === 'top' ? 'bottom' : 'top',
+          normal: [-a, s, e] as Vec3,
+        }))
+        .reverse()
+    : shape.cuts.map(({ at, normal: [a, s, e] }) => ({ at, normal: [a, -s, e] as Vec3 })),
+});
+
+/** Each cut of one has its like in the other; a double cheek's two may stand in either order. */
+const alike = (p: Shape, q: Shape): boolean =>
+  p.cuts.length === q.cuts.length &&
+  p.lengthsMm.every((value, i) => Math.abs(value - (q.lengthsMm[i] ?? NaN)) <= CUT_ALIKE_MM) &&
+  p.cuts.every((cut) =>
+    q.cuts.some(
+      (other) =>
+        other.at === cut.at &&
+        other.normal.every((value, i) => Math.abs(value - (cut.normal[i] ?? NaN)) <= CUT_ALIKE_RAD),
+    ),
+  );
+
+/** Puts pieces that are cut alike, or as mirror images, together; order of first appearance. */
+export const group = (pieces: readonly Piece[]): Group[] => {
+  const groups: Group[] = [];
+  for (const piece of pieces) {
+    const level = piece.member.plan.slopeRad === 0;
+    const home = groups.find(({ pieces: [first] }) => {
+      if (first === undefined || first.member.kind !== piece.member.kind) return false;
+      return alike(first.shape, piece.shape) || alike(first.shape, mirrored(piece.shape, level));
+    });
+    if (home === undefined) groups.push({ pieces: [piece] });
+    else home.pieces.push(piece);
+  }
+  return groups;
+};
+
+/**
+ * Left: seen from the eave looking up the slope, the long point is on the left. A piece that is its own mirror image
+ * is plain. Level timber: the mitred end is the long one.
+ */
+export const handOf = ({ member, shape, cuts }: Piece): keyof Hands => {
+  const level = member.plan.slopeRad === 0;
+  if (alike(shape, mirrored(shape, level))) return 'plain';
+  if (level) {
+    const start = cuts.find((cut) => cut.end.at === 'bottom');
+    return Math.abs(start?.normal[1] ?? 0) > CUT_ALIKE_RAD ? 'left' : 'right';
+  }
+  // The upper end lies further along on the side its cut faces away from.
+  const tilt = cuts
+    .filter((cut) => cut.end.at === 'top')
+    .reduce((sum, cut) => sum + cut.normal[1], 0);
+  return tilt < 0 ? 'left' : 'right';
+};

@@ -1,0 +1,12 @@
+/**
+ * Member + end planes → angles, lengths, marks, hands, working; grouped into a cut list.
+ *
+ * Takes framed members; promises the contract's cut list (mm and degrees, full precision), each number with the chain
+ * it was computed by, and each board's marks as seen with its upper end on the left and its left face up. Pieces cut
+ * alike or as mirror images share an entry. Order: erection, then longest first.
+ */
+export { cutList } from './cut-list';
+export { cutListSchema } from './schema';
+export type { BoardDrawing, BoardMark } from './board-drawing';
+export type { CutEntry, CutList, CutListEntry, Hands } from './model';
+export type { Step, Unit } from './working';

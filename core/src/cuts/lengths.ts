@@ -1,0 +1,149 @@
+import { extent } from '../geom';
+import { solidOf, type Member } from '../frame';
+import { degrees, radians } from '../units';
+import { crossesAt, type LocalCut } from './local-cut';
+import { work, type Worked } from './working';
+
+export interface Lengths {
+  readonly theory: Worked;
+  readonly body: Worked;
+  readonly longPoint: Worked;
+  readonly shortPoint: Worked;
+  readonly tail: Worked;
+  readonly blank: Worked;
+}
+
+const cos = (deg: number): number => Math.cos(radians(deg));
+
+/** The first of the cuts that a line at `s` meets: the lowest of the upper ones, the highest of the lower ones. */
+const reachOf = (cuts: readonly LocalCut[], s: number, e: number, upper: boolean): number => {
+  const at = cuts.map((cut) => crossesAt(cut, s, e));
+  return upper ? Math.min(...at) : Math.max(...at);
+};
+
+/** Where across the thickness the length can be longest or shortest: the faces, the middle, and where two cuts meet. */
+const turningPoints = (
+  groups: readonly (readonly LocalCut[])[],
+  e: number,
+  half: number,
+): number[] => {
+  const found = [-half, 0, half];
+  for (const cuts of groups) {
+    for (const [i, p] of cuts.entries()) {
+      for (const q of cuts.slice(i + 1)) {
+        const rateP = -p.normal[1] / p.normal[0];
+        const rateQ = -q.normal[1] / q.normal[0];
+        const s = (crossesAt(q, 0, e) - crossesAt(p, 0, e)) / (rateP - rateQ);
+        if (Math.abs(s) < half) found.push(s);
+      }
+    }
+  }
+  return found;
+};
+
+const slopeOf = (member: Member): Worked => {
+  const { runMm, slopeRad } = member.plan;
+  if (slopeRad === 0) return work('slope', 'it lies level', '°', [], () => 0);
+  return work(
+    'slope',
+    'atan(rise ÷ plan run)',
+    '°',
+    [
+      ['rise of its theory line', runMm * Math.tan(slopeRad), 'mm'],
+      ['plan run', runMm, 'mm'],
+    ],
+    (rise, run) => degrees(Math.atan2(rise, run)),
+  );
+};
+
+/** Reads every length of the contract off the board's own frame. */
+export const lengthsOf = (
+  member: Member,
+  cuts: readonly LocalCut[],
+): Lengths & { slope: Worked } => {
+  const e = member.topMm;
+  const half = member.stock.thickness / 2;
+  const slope = slopeOf(member);
+  const upper = cuts.filter((cut) => cut.end.at === 'top');
+  const lower = cuts.filter((cut) => cut.end.at === 'bottom');
+  const top = (s: number): number => reachOf(upper, s, e, true);
+  const bottom = (s: number): number => (lower.length === 0 ? 0 : reachOf(lower, s, e, false));
+  const across = turningPoints([upper, lower], e, half).map((s) => top(s) - bottom(s));
+
+  const theory = work(
+    'theory length',
+    'plan run ÷ cos slope',
+    'mm',
+    [
+      ['plan run', member.plan.runMm, 'mm'],
+      ['slope', slope, '°'],
+    ],
+    (run, deg) => run / cos(deg),
+  );
+  const level = cos(slope.value);
+  const body = work(
+    'body',
+    'theory length − (shortening at the upper end + at the lower end) ÷ cos slope',
+    'mm',
+    [
+      ['theory length', theory, 'mm'],
+      ['shortening at the upper end, level', (theory.value - top(0)) * level, 'mm'],
+      ['shortening at the lower end, level', bottom(0) * level, 'mm'],
+      ['slope', slope, '°'],
+    ],
+    (full, high, low, deg) => full - (high + low) / cos(deg),
+  );
+  const point = (name: string, reach: number): Worked =>
+    work(
+      name,
+      'body + how far the cuts reach past the centre line there',
+      'mm',
+      [
+        ['body', body, 'mm'],
+        ['reach', reach - (top(0) - bottom(0)), 'mm'],
+      ],
+      (length, more) => length + more,
+    );
+  const tails = cuts.filter((cut) => cut.end.at === 'tail');
+  const tailAt = tails.length === 0 ? 0 : -reachOf(tails, 0, e, false);
+  const tail = work(
+    'tail',
+    'level distance from the heel to the tail’s top corner ÷ cos slope',
+    'mm',
+    [
+      ['level distance', tailAt * level, 'mm'],
+      ['slope', slope, '°'],
+    ],
+    (run, deg) => (run === 0 ? 0 : run / cos(deg)),
+  );
+  const [low, high] = span(member);
+  const blank = work(
+    'blank',
+    'highest point of the sawn piece − lowest point, along the board from the heel',
+    'mm',
+    [
+      ['highest point', high, 'mm'],
+      ['lowest point', low, 'mm'],
+    ],
+    (most, least) => most - least,
+  );
+  return {
+    slope,
+    theory,
+    body,
+    longPoint: point('long point', Math.max(...across)),
+    shortPoint: point('short point', Math.min(...across)),
+    tail,
+    blank,
+  };
+};
+
+/** Lowest and highest a over the sawn piece, mm. */
+export const span = (member: Member): readonly [number, number] => {
+  const reaches = solidOf(member).flatMap((piece) => {
+    const found = extent(piece, 0);
+    return found === null ? [] : [found];
+  });
+  if (reaches.length === 0) throw new Error(`member ${member.id}: nothing is left after its cuts`);
+  return [Math.min(...reaches.map((r) => r[0])), Math.max(...reaches.map((r) => r[1]))];
+};

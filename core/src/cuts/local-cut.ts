@@ -1,0 +1,45 @@
+import { directionToLocal, planeAt, type Vec3 } from '../geom';
+import type { EndCut, Member } from '../frame';
+
+/** A saw cut in the board's own `[a, s, e]` coordinates: keeps normal · p ≤ offset. */
+export interface LocalCut {
+  readonly end: EndCut;
+  readonly normal: Vec3;
+  readonly offset: number;
+}
+
+export const localCut = (member: Member, end: EndCut): LocalCut => ({
+  end,
+  normal: directionToLocal(member.frame, end.keep.normal),
+  offset: -planeAt(end.keep, member.frame.origin),
+});
+
+/** Where the cut crosses the line at (s, e) along the board: its a, mm. A saw cut is never parallel to the board. */
+export const crossesAt = ({ normal, offset }: LocalCut, s: number, e: number): number =>
+  (offset - normal[1] * s - normal[2] * e) / normal[0];
+
+const ORDER = ['top', 'seat', 'heel', 'tail', 'bottom'];
+
+/** Every saw cut of the member, from the upper end down. A notch with no wood in it is no cut. */
+export const localCuts = (member: Member): LocalCut[] => {
+  const { notch } = member;
+  const notched = notch !== null && seatPlumbDepth(member) > 0;
+  const ends = [
+    ...member.ends,
+    ...(notched ? [notch.seat, ...(notch.heel === null ? [] : [notch.heel])] : []),
+  ];
+  return ends
+    .map((end) => localCut(member, end))
+    .sort((p, q) => ORDER.indexOf(p.end.at) - ORDER.indexOf(q.end.at) || p.normal[1] - q.normal[1]);
+};
+
+/** Plumb, from the seat's level to the top edge above the heel. mm */
+export const heightOverSeat = (member: Member): number => {
+  if (member.notch === null) return 0;
+  const above = planeAt(member.notch.seat.keep, member.frame.origin);
+  return -above + member.topMm / Math.cos(member.plan.slopeRad);
+};
+
+/** Plumb depth of the notch at the heel; 0 or less where the board's underside clears the plate. mm */
+export const seatPlumbDepth = (member: Member): number =>
+  member.stock.depth / Math.cos(member.plan.slopeRad) - heightOverSeat(member);

@@ -1,0 +1,69 @@
+import type { CutAt, Kind } from '../frame';
+import type { Stock } from '../job';
+import type { BoardDrawing } from './board-drawing';
+import type { Working } from './working';
+
+export interface Hands {
+  readonly left: number;
+  readonly right: number;
+  readonly plain: number;
+}
+
+/** Angles in degrees, as the contract defines them. */
+export interface CutEntry {
+  readonly at: CutAt;
+  readonly name: string;
+  readonly faceAngle: number;
+  readonly faceTilt: number;
+  readonly edgeAngle: number;
+  readonly edgeTilt: number;
+  readonly square: { readonly rise: number; readonly run: number } | null;
+}
+
+/** One line of the cut list. Lengths in mm, angles in degrees. */
+export interface CutListEntry {
+  readonly mark: string;
+  readonly kind: Kind;
+  readonly block: string;
+  /** The side of the first such piece; null for hips and ridges. */
+  readonly side: number | null;
+  readonly count: number;
+  readonly hands: Hands;
+  readonly stock: Stock;
+  readonly slope: number;
+  readonly plan: readonly [number, number] | null;
+  readonly length: {
+    readonly theory: number;
+    readonly body: number;
+    readonly longPoint: number;
+    readonly shortPoint: number;
+    readonly tail: number;
+    readonly blank: number;
+  };
+  readonly seat: {
+    readonly hap: number;
+    readonly width: number;
+    readonly plumbDepth: number;
+    readonly depthFraction: number;
+  } | null;
+  readonly drop: number | null;
+  readonly backing: readonly [number, number] | null;
+  readonly cuts: readonly CutEntry[];
+  /** Ids of the members cut to this line. */
+  readonly members: readonly string[];
+  readonly working: Working;
+  /** The first member's board, marked; its mirror image serves the other hand. */
+  readonly board: BoardDrawing;
+}
+
+export interface CutList {
+  readonly format: 'ogee-cutlist';
+  readonly version: 1;
+  readonly job: string;
+  readonly members: readonly CutListEntry[];
+  readonly notes: readonly {
+    readonly level: 'caution' | 'note';
+    readonly member?: string;
+    readonly text: string;
+  }[];
+}

@@ -1,0 +1,66 @@
+import type { Member } from '../frame';
+import { degrees, radians } from '../units';
+import { heightOverSeat, seatPlumbDepth } from './local-cut';
+import { work, type Worked } from './working';
+
+export interface Seat {
+  readonly hap: Worked;
+  readonly width: Worked;
+  readonly plumbDepth: Worked;
+  readonly depthFraction: Worked;
+}
+
+/** The birdsmouth's sizes; null where there is none, or the underside clears the plate. */
+export const seatOf = (member: Member): Seat | null => {
+  if (member.notch === null || seatPlumbDepth(member) <= 0) return null;
+  const slope = degrees(member.plan.slopeRad);
+  const { depth } = member.stock;
+  const drop = member.plan.dropMm ?? 0;
+  const whole = heightOverSeat(member) + drop;
+  const hap = work(
+    'height above plate',
+    drop === 0 ? 'plumb, plate to the top edge' : 'plumb, plate to the planes’ line, less the drop',
+    'mm',
+    [
+      ['plate to the planes’ line', whole, 'mm'],
+      ['drop', drop, 'mm'],
+    ],
+    (height, less) => height - less,
+  );
+  const plumbDepth = work(
+    'notch, plumb',
+    'depth ÷ cos slope − height above plate',
+    'mm',
+    [
+      ['depth', depth, 'mm'],
+      ['slope', slope, '°'],
+      ['height above plate', hap, 'mm'],
+    ],
+    (d, deg, h) => d / Math.cos(radians(deg)) - h,
+  );
+  return {
+    hap,
+    plumbDepth,
+    width: work(
+      'seat width',
+      'notch, plumb ÷ tan slope',
+      'mm',
+      [
+        ['notch, plumb', plumbDepth, 'mm'],
+        ['slope', slope, '°'],
+      ],
+      (notch, deg) => notch / Math.tan(radians(deg)),
+    ),
+    depthFraction: work(
+      'notch as a share of the depth',
+      'notch, plumb × cos slope ÷ depth',
+      '',
+      [
+        ['notch, plumb', plumbDepth, 'mm'],
+        ['slope', slope, '°'],
+        ['depth', depth, 'mm'],
+      ],
+      (notch, deg, d) => (notch * Math.cos(radians(deg))) / d,
+    ),
+  };
+};

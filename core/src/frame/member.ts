@@ -1,0 +1,73 @@
+import type { BoardFrame, HalfSpace } from '../geom';
+import type { Stock } from '../job';
+
+/** In the order they go up. */
+export const KINDS_IN_ORDER = [
+  'ridge',
+  'common',
+  'king-common',
+  'hip',
+  'hip-jack',
+  'fascia',
+] as const;
+
+export type Kind = (typeof KINDS_IN_ORDER)[number];
+
+export type CutAt = 'top' | 'bottom' | 'heel' | 'seat' | 'tail';
+
+/** One saw cut: the half-space, in world coordinates, that it keeps. */
+export interface EndCut {
+  readonly at: CutAt;
+  readonly name: string;
+  readonly keep: HalfSpace;
+}
+
+/** A birdsmouth: what lies outside both half-spaces is taken away. `heel` is null where the tail ends at the plate. */
+export interface Notch {
+  readonly seat: EndCut;
+  readonly heel: EndCut | null;
+}
+
+/** Numbers that the plan settles and the cut list reports. mm and rad. */
+export interface MemberPlan {
+  /** Plan length of the theory line. */
+  readonly runMm: number;
+  /** Angle of the axis from level. */
+  readonly slopeRad: number;
+  /** Rise over run of the commons it belongs with, and its own plan run per unit of common run. */
+  readonly commonRise: number;
+  readonly runPerCommon: number;
+  /** Hips: plan angles to the two eaves, and the bevel of the top edge on each side. */
+  readonly eaveAngleRad: readonly [number, number] | null;
+  readonly backingRad: readonly [number, number] | null;
+  /** Hips: how far the top is lowered, plumb. */
+  readonly dropMm: number | null;
+  /** Plan distance from the heel to the tail's top corner; null for timber without a tail. */
+  readonly tailRunMm: number | null;
+}
+
+export interface Member {
+  /** Stable while the job's geometry stands: `main.hip-jack.0.3`. */
+  readonly id: string;
+  readonly kind: Kind;
+  readonly block: string;
+  /** Null for hips and ridges. */
+  readonly side: number | null;
+  readonly stock: Stock;
+  /** Origin: the low end of the theory line (rafters: over the plate's outside face), on the centre line. */
+  readonly frame: BoardFrame;
+  /** Height of the top edge above the theory line, square to the edge; 0 or less. mm */
+  readonly topMm: number;
+  readonly ends: readonly EndCut[];
+  readonly notch: Notch | null;
+  /** Half-spaces that bevel the top edge (a backed hip); empty otherwise. */
+  readonly bevels: readonly HalfSpace[];
+  readonly plan: MemberPlan;
+}
+
+/** Something to be said about the frame. `level` caution: it can hurt somebody or spoil timber. */
+export interface Remark {
+  readonly level: 'caution' | 'note';
+  readonly member: string | null;
+  readonly text: string;
+}

@@ -1,0 +1,42 @@
+import { v2, type Vec2 } from '../geom';
+import { inPlan, ridgePast, type Bay } from './bay';
+import { plumbFrame, plumbKeep } from './board';
+import type { EndCut, Member } from './member';
+
+/** The ridge: level, its top edge level with the rafters' tops where they touch its faces. */
+export const ridges = (bay: Bay): Member[] => {
+  if (!bay.hasRidge) return [];
+  const stock = bay.job.timber.ridge;
+  if (stock === undefined) throw new Error('frame: a ridge without a size passed the check');
+  const heading: Vec2 = bay.a.along;
+  const ends = bay.ends.map((end, i): EndCut => {
+    const outward = i === 0 ? v2.scale(heading, -1) : heading;
+    const past = end.kind === 'hip' ? ridgePast(bay) : 0;
+    const at = v2.add(inPlan(end.point), v2.scale(outward, past));
+    return { at: i === 0 ? 'bottom' : 'top', name: 'end cut', keep: plumbKeep(at, outward) };
+  });
+  return [
+    {
+      id: `${bay.roof.id}.ridge`,
+      kind: 'ridge',
+      block: bay.roof.id,
+      side: null,
+      stock,
+      frame: plumbFrame(bay.ends[0].point, heading, 0),
+      topMm: (-bay.rise * stock.thickness) / 2,
+      ends,
+      notch: null,
+      bevels: [],
+      plan: {
+        runMm: v2.distance(inPlan(bay.ends[0].point), inPlan(bay.ends[1].point)),
+        slopeRad: 0,
+        commonRise: bay.rise,
+        runPerCommon: 1,
+        eaveAngleRad: null,
+        backingRad: null,
+        dropMm: null,
+        tailRunMm: null,
+      },
+    },
+  ];
+};

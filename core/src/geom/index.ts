@@ -1,0 +1,31 @@
+/**
+ * Pure mathematics of planes, polygons and convex solids. No timber words, no units of its own (core feeds it
+ * millimetres). Outlines counter-clockwise; half-spaces keep the side their normal points away from; degenerate
+ * meetings are values, never NaN.
+ */
+export type { Vec2, Vec3 } from './vec';
+export * as v2 from './vec2';
+export * as v3 from './vec3';
+export {
+  halfSpace,
+  through,
+  planeAt,
+  crossing,
+  meet,
+  flip,
+  type HalfSpace,
+  type Plane,
+  type Crossing,
+  type Meeting,
+} from './plane';
+export { area2, clipConvex, lineCrossing, type TaggedPolygon } from './polygon';
+export { toWorld, toLocal, directionToLocal, type BoardFrame } from './frame';
+export { box, clipSolid, extent, volume, type ConvexSolid, type SolidFace } from './solid';
+export {
+  SAME_POINT_MM,
+  PARALLEL_SINE,
+  CUT_ALIKE_MM,
+  CUT_ALIKE_RAD,
+  SQUARE_CORNER_RAD,
+  LEVEL_RISE,
+} from './tolerance';

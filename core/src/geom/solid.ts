@@ -1,0 +1,131 @@
+import type { HalfSpace } from './plane';
+import { planeAt } from './plane';
+import { SAME_POINT_MM } from './tolerance';
+import type { Vec3 } from './vec';
+import * as v3 from './vec3';
+
+/** One flat face, its corners counter-clockwise as seen from outside. */
+export interface SolidFace<Tag> {
+  readonly tag: Tag;
+  readonly points: readonly Vec3[];
+}
+
+/** A convex solid by its faces. No faces: nothing is left of it. */
+export type ConvexSolid<Tag> = readonly SolidFace<Tag>[];
+
+/** An axis-parallel box from `low` to `high`; `tags` for −x, +x, −y, +y, −z, +z. */
+export const box = <Tag>(
+  low: Vec3,
+  high: Vec3,
+  tags: readonly [Tag, Tag, Tag, Tag, Tag, Tag],
+): ConvexSolid<Tag> => {
+  const [x0, y0, z0] = low;
+  const [x1, y1, z1] = high;
+  const face = (tag: Tag, ...points: Vec3[]): SolidFace<Tag> => ({ tag, points });
+  return [
+    face(tags[0], [x0, y0, z0], [x0, y0, z1], [x0, y1, z1], [x0, y1, z0]),
+    face(tags[1], [x1, y0, z0], [x1, y1, z0], [x1, y1, z1], [x1, y0, z1]),
+    face(tags[2], [x0, y0, z0], [x1, y0, z0], [x1, y0, z1], [x0, y0, z1]),
+    face(tags[3], [x0, y1, z0], [x0, y1, z1], [x1, y1, z1], [x1, y1, z0]),
+    face(tags[4], [x0, y0, z0], [x0, y1, z0], [x1, y1, z0], [x1, y0, z0]),
+    face(tags[5], [x0, y0, z1], [x1, y0, z1], [x1, y1, z1], [x0, y1, z1]),
+  ];
+};
+
+const clipLoop = (points: readonly Vec3[], keep: HalfSpace, cap: Vec3[]): Vec3[] => {
+  const kept: Vec3[] = [];
+  const count = points.length;
+  for (let i = 0; i < count; i += 1) {
+    const a = points[i];
+    const b = points[(i + 1) % count];
+    if (a === undefined || b === undefined) continue;
+    const da = planeAt(keep, a);
+    const db = planeAt(keep, b);
+    if (da <= SAME_POINT_MM) kept.push(a);
+    if (Math.abs(da) <= SAME_POINT_MM) cap.push(a);
+    const across =
+      (da < -SAME_POINT_MM && db > SAME_POINT_MM) || (da > SAME_POINT_MM && db < -SAME_POINT_MM);
+    if (across) {
+      const point = v3.lerp(a, b, da / (da - db));
+      kept.push(point);
+      cap.push(point);
+    }
+  }
+  return kept;
+};
+
+/** The corners of a convex cap in order round `normal`, doubles removed. */
+const orderCap = (points: readonly Vec3[], normal: Vec3): Vec3[] => {
+  const unique: Vec3[] = [];
+  for (const point of points) {
+    if (!unique.some((other) => v3.length(v3.sub(other, point)) < 10 * SAME_POINT_MM)) {
+      unique.push(point);
+    }
+  }
+  if (unique.length < 3) return [];
+  const centre = v3.scale(unique.reduce(v3.add, [0, 0, 0]), 1 / unique.length);
+  const first = unique[0] ?? centre;
+  const right = v3.unit(v3.sub(first, centre));
+  const up = v3.cross(normal, right);
+  const turn = (p: Vec3): number => {
+    const d = v3.sub(p, centre);
+    return Math.atan2(v3.dot(d, up), v3.dot(d, right));
+  };
+  return unique.sort((a, b) => turn(a) - turn(b));
+};
+
+/** Keeps the part of the solid inside the half-space; the new face carries `tag`. */
+export const clipSolid = <Tag>(
+  solid: ConvexSolid<Tag>,
+  keep: HalfSpace,
+  tag: Tag,
+): ConvexSolid<Tag> => {
+  const faces: SolidFace<Tag>[] = [];
+  const cap: Vec3[] = [];
+  let cut = false;
+  for (const face of solid) {
+    if (face.points.some((p) => planeAt(keep, p) > SAME_POINT_MM)) cut = true;
+    const points = clipLoop(face.points, keep, cap);
+    if (points.length >= 3 && points.some((p) => planeAt(keep, p) < -SAME_POINT_MM)) {
+      faces.push({ tag: face.tag, points });
+    }
+  }
+  if (!cut) return solid;
+  if (faces.length === 0) return [];
+  const points = orderCap(cap, keep.normal);
+  if (points.length >= 3) faces.push({ tag, points });
+  return faces;
+};
+
+/** The least and greatest value of axis 0, 1 or 2 over the solid; null when nothing is left of it. */
+export const extent = (
+  solid: ConvexSolid<unknown>,
+  axis: 0 | 1 | 2,
+): readonly [number, number] | null => {
+  let low = Infinity;
+  let high = -Infinity;
+  for (const face of solid) {
+    for (const point of face.points) {
+      low = Math.min(low, point[axis]);
+      high = Math.max(high, point[axis]);
+    }
+  }
+  return low <= high ? [low, high] : null;
+};
+
+/** Volume, in cubic units of the points, as pyramids from the first corner. */
+export const volume = (solid: ConvexSolid<unknown>): number => {
+  const apex = solid[0]?.points[0];
+  if (apex === undefined) return 0;
+  let sixfold = 0;
+  for (const face of solid) {
+    const first = face.points[0];
+    for (let i = 1; first !== undefined && i + 1 < face.points.length; i += 1) {
+      const b = face.points[i];
+      const c = face.points[i + 1];
+      if (b === undefined || c === undefined) continue;
+      sixfold += v3.dot(v3.sub(first, apex), v3.cross(v3.sub(b, apex), v3.sub(c, apex)));
+    }
+  }
+  return sixfold / 6;
+};

@@ -1,0 +1,17 @@
+/** Two points nearer than this are one point. Far under anything a saw can show, far over double rounding at 100 m. mm */
+export const SAME_POINT_MM = 1e-6;
+
+/** Directions whose cross product (sine of the angle between them) is under this are parallel. Unitless. */
+export const PARALLEL_SINE = 1e-9;
+
+/** Pieces whose every length agrees to this share one line of the cut list: a twentieth of a pencil line. mm */
+export const CUT_ALIKE_MM = 0.01;
+
+/** Pieces whose every angle agrees to this are cut alike: 0.01 mm across a 60 mm face. rad */
+export const CUT_ALIKE_RAD = 1e-4;
+
+/** A corner this near 90° is square: 0.1 mm in 10 m, less than any tape reads. rad */
+export const SQUARE_CORNER_RAD = 1e-5;
+
+/** A roof line that rises less than this over its run is level: 0.001 mm in 10 m. mm per mm */
+export const LEVEL_RISE = 1e-7;

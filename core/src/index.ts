@@ -1,0 +1,9 @@
+/** The whole public API of the core. */
+export * from './problem';
+export * from './units';
+export * from './job';
+export * from './roof';
+export * from './frame';
+export * from './cuts';
+export * from './export';
+export { solve, type Solution } from './solve';

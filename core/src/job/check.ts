@@ -1,0 +1,129 @@
+import { area2, SAME_POINT_MM, v2, type Vec2 } from '../geom';
+import type { Problem } from '../problem';
+import type { Block, Job } from './schema';
+
+const SHORTEST_SIDE_MM = 300;
+
+const corner = (outline: readonly Vec2[], i: number): Vec2 => {
+  const point = outline[(i + outline.length) % outline.length];
+  if (point === undefined) throw new Error(`job: outline has no corner ${i}`);
+  return point;
+};
+
+const checkOutline = (block: Block, path: string): Problem[] => {
+  const { outline } = block;
+  const problem = (at: string, text: string): Problem => ({ code: 'outline', path: at, text });
+  for (let i = 0; i < outline.length; i += 1) {
+    const side = v2.distance(corner(outline, i), corner(outline, i + 1));
+    if (side < SHORTEST_SIDE_MM) {
+      return [
+        problem(
+          `${path}.outline.${i}`,
+          `side ${i} is ${side.toFixed(1)} mm long; accepted is at least ${SHORTEST_SIDE_MM} mm`,
+        ),
+      ];
+    }
+  }
+  if (area2(outline) < 0) {
+    return [
+      problem(
+        `${path}.outline`,
+        'corners run clockwise; list them counter-clockwise (reverse the list)',
+      ),
+    ];
+  }
+  let turned = 0;
+  for (let i = 0; i < outline.length; i += 1) {
+    const before = v2.sub(corner(outline, i), corner(outline, i - 1));
+    const after = v2.sub(corner(outline, i + 1), corner(outline, i));
+    const turn = v2.cross(before, after);
+    if (turn <= SAME_POINT_MM) {
+      return [
+        problem(
+          `${path}.outline.${i}`,
+          `corner ${i} does not turn left; a block is convex, so split the building into convex blocks`,
+        ),
+      ];
+    }
+    turned += Math.atan2(turn, v2.dot(before, after));
+  }
+  // A star-shaped tangle turns left at every corner too, but more than once round.
+  return turned > 2 * Math.PI + 1
+    ? [problem(`${path}.outline`, 'the sides cross; list the corners in order round the building')]
+    : [];
+};
+
+const checkBlock = (block: Block, index: number): Problem[] => {
+  const path = `blocks.${index}`;
+  if (block.sides.length !== block.outline.length) {
+    return [
+      {
+        code: 'outline',
+        path: `${path}.sides`,
+        text: `${block.sides.length} sides for ${block.outline.length} corners; give one side for each corner, side i from corner i to the next`,
+      },
+    ];
+  }
+  const problems = checkOutline(block, path);
+  if (!block.sides.some((side) => side.roof === 'eave')) {
+    problems.push({
+      code: 'outline',
+      path: `${path}.sides`,
+      text: 'no eave; a roof needs at least one side that is an eave',
+    });
+  }
+  return problems;
+};
+
+const checkSizes = (job: Job): Problem[] => {
+  const problems: Problem[] = [];
+  const { spacing } = job.framing;
+  const { thickness } = job.timber.common;
+  if (spacing < 2 * thickness) {
+    problems.push({
+      code: 'size',
+      path: 'framing.spacing',
+      text: `${spacing} mm on centre leaves no gap between rafters ${thickness} mm thick; accepted is at least ${2 * thickness} mm`,
+    });
+  }
+  return problems;
+};
+
+const checkReferences = (job: Job): Problem[] => {
+  const problems: Problem[] = [];
+  const seen = new Set<string>();
+  for (const [index, block] of job.blocks.entries()) {
+    if (seen.has(block.id)) {
+      problems.push({
+        code: 'schema',
+        path: `blocks.${index}.id`,
+        text: `"${block.id}" is used twice; give each block its own id`,
+      });
+    }
+    seen.add(block.id);
+  }
+  for (const [index, purlin] of job.purlins.entries()) {
+    const block = job.blocks.find((one) => one.id === purlin.block);
+    if (block === undefined) {
+      problems.push({
+        code: 'schema',
+        path: `purlins.${index}.block`,
+        text: `no block is called "${purlin.block}"`,
+      });
+    } else if (block.sides[purlin.side]?.roof !== 'eave') {
+      problems.push({
+        code: 'schema',
+        path: `purlins.${index}.side`,
+        text: `side ${purlin.side} of "${purlin.block}" is not an eave; a purlin lies under an eave's roof plane`,
+      });
+    }
+  }
+  return problems;
+};
+
+/** What a schema cannot see: fields that must agree with each other. */
+export const checkJob = (job: Job): Problem[] => [
+  ...job.blocks.flatMap(checkBlock),
+  ...checkSizes(job),
+  ...checkReferences(job),
+];

@@ -1,0 +1,10 @@
+/**
+ * The job file: the only door through which numbers enter.
+ *
+ * Takes anything; promises a `Job` with every length in millimetres, every default written in, outlines convex and
+ * counter-clockwise, no NaN, no absurd size; or the list of problems, each with the path of its cause.
+ */
+export { jobSchema, type Job, type JobInput, type Block, type Side, type Stock } from './schema';
+export { readJob, readJobText } from './read';
+export { firstEave, sideCount } from './sides';
+export { newJob } from './new-job';

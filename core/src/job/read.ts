@@ -1,0 +1,73 @@
+import type { z } from 'zod';
+import { ok, refused, type Problem, type Result } from '../problem';
+import { checkJob } from './check';
+import { jobSchema, type Job } from './schema';
+
+const WANTED: Readonly<Record<string, string>> = {
+  string: 'text',
+  number: 'a number',
+  array: 'a list',
+  object: 'an object { … }',
+  boolean: 'true or false',
+};
+
+const wording = (issue: z.core.$ZodIssue): string => {
+  switch (issue.code) {
+    case 'unrecognized_keys':
+      return `unknown ${issue.keys.length > 1 ? 'fields' : 'field'} ${issue.keys.map((key) => `"${key}"`).join(', ')}; remove or correct the name`;
+    case 'invalid_value':
+      return `expected ${issue.values.map((value) => JSON.stringify(value)).join(', ')}`;
+    case 'invalid_type':
+      return issue.message.startsWith('Invalid input')
+        ? `${issue.input === undefined ? 'missing; ' : ''}expected ${WANTED[issue.expected] ?? issue.expected}`
+        : issue.message;
+    case 'too_small':
+      return issue.message.startsWith('Too small')
+        ? `too small; accepted is ${issue.inclusive === true ? 'at least' : 'more than'} ${issue.minimum}`
+        : issue.message;
+    case 'too_big':
+      return issue.message.startsWith('Too big')
+        ? `too big; accepted is ${issue.inclusive === true ? 'at most' : 'less than'} ${issue.maximum}`
+        : issue.message;
+    default:
+      return issue.message;
+  }
+};
+
+/** A union reports its own sentence; where one branch fits but for one inner fault, that fault says more. */
+const nearest = (issue: z.core.$ZodIssue): z.core.$ZodIssue => {
+  if (issue.code !== 'invalid_union') return issue;
+  const inner = issue.errors.flat().filter((one) => one.code === 'custom');
+  const [only] = inner;
+  return inner.length === 1 && only !== undefined
+    ? { ...only, path: [...issue.path, ...only.path] }
+    : issue;
+};
+
+const toProblem = (raw: z.core.$ZodIssue): Problem => {
+  const issue = nearest(raw);
+  const path = issue.path.join('.');
+  return { code: 'schema', path: path === '' ? 'job' : path, text: wording(issue) };
+};
+
+/** Reads a job from data of any shape. */
+export const readJob = (data: unknown): Result<Job> => {
+  const parsed = jobSchema.safeParse(data, { reportInput: true });
+  if (!parsed.success) return refused(parsed.error.issues.map(toProblem));
+  const problems = checkJob(parsed.data);
+  return problems.length > 0 ? refused(problems) : ok(parsed.data);
+};
+
+/** Reads a job from the text of a job file. */
+export const readJobText = (text: string): Result<Job> => {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch (error) {
+    const why = error instanceof Error ? error.message : 'unreadable';
+    return refused([
+      { code: 'not-json', path: 'file', text: `not JSON (${why}); expected an ogee-job file` },
+    ]);
+  }
+  return readJob(data);
+};

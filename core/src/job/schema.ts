@@ -1,0 +1,165 @@
+import { z } from 'zod';
+import { parseLength, parsePitch } from '../units';
+
+/** A length in a file: millimetres as a number, or text with its unit. Comes out as millimetres. */
+const length = (min: number, max: number) =>
+  z
+    .union([z.number(), z.string().max(60)], {
+      error: `expected millimetres as a number, or a length such as "24' 6 1/2\\"" or "7.2 m"`,
+    })
+    .transform((value, context): number => {
+      const reading =
+        typeof value === 'number' ? { ok: true as const, mm: value } : parseLength(value, 'mm');
+      if (!reading.ok) {
+        context.addIssue({ code: 'custom', message: reading.text });
+        return z.NEVER;
+      }
+      if (!(reading.mm >= min && reading.mm <= max)) {
+        context.addIssue({
+          code: 'custom',
+          message: `${Number(reading.mm.toFixed(3))} mm is out of range; accepted is ${min} to ${max} mm`,
+        });
+        return z.NEVER;
+      }
+      return reading.mm;
+    });
+
+const MAX_PLAN_MM = 200_000;
+const LOWEST_PITCH_DEG = 2;
+const STEEPEST_PITCH_DEG = 80;
+
+const slopeInRange = (rad: number): boolean =>
+  rad >= (LOWEST_PITCH_DEG * Math.PI) / 180 && rad <= (STEEPEST_PITCH_DEG * Math.PI) / 180;
+const PITCH_RANGE = `accepted is ${LOWEST_PITCH_DEG}° to ${STEEPEST_PITCH_DEG}°`;
+
+const pitch = z.union(
+  [
+    z.string().superRefine((text, context) => {
+      const reading = parsePitch(text);
+      if (!reading.ok) context.addIssue({ code: 'custom', message: reading.text });
+      else if (!slopeInRange(reading.rad)) {
+        context.addIssue({ code: 'custom', message: `"${text}" is out of range; ${PITCH_RANGE}` });
+      }
+    }),
+    z
+      .strictObject({ rise: z.number().positive(), run: z.number().positive() })
+      .refine((value) => slopeInRange(Math.atan2(value.rise, value.run)), { error: PITCH_RANGE }),
+  ],
+  { error: 'expected a pitch such as "9/12", "35°" or {"rise": 9, "run": 12}' },
+);
+
+const stock = z.strictObject({ thickness: length(10, 400), depth: length(20, 1500) });
+const overhang = length(0, 3000);
+
+const side = z.discriminatedUnion(
+  'roof',
+  [
+    z.strictObject({ roof: z.literal('eave'), pitch, overhang: overhang.default(0) }),
+    z.strictObject({ roof: z.literal('gable'), overhang: overhang.default(0) }),
+    z.strictObject({ roof: z.literal('wall') }),
+    z.strictObject({ roof: z.literal('open') }),
+  ],
+  { error: 'expected "roof" to be "eave", "gable", "wall" or "open"' },
+);
+
+const point = z.tuple([length(-MAX_PLAN_MM, MAX_PLAN_MM), length(-MAX_PLAN_MM, MAX_PLAN_MM)], {
+  error: 'expected a corner as [x, y]',
+});
+
+const block = z.strictObject({
+  id: z.string().min(1).max(40),
+  outline: z
+    .array(point)
+    .min(3, 'an outline needs 3 to 12 corners')
+    .max(12, 'an outline needs 3 to 12 corners'),
+  plate: length(-20_000, 20_000).default(0),
+  sides: z.array(side),
+  join: z.enum(['framed', 'laid-on']).default('framed'),
+});
+
+const seat = z.union(
+  [
+    z.strictObject({ hap: length(1, 1500) }),
+    z.strictObject({ width: length(1, 1000) }),
+    z.strictObject({ depthFraction: z.number().gt(0).lt(0.9) }),
+  ],
+  {
+    error:
+      'expected one of {"hap": 110}, {"width": 89} or {"depthFraction": 0.25} (over 0, under 0.9)',
+  },
+);
+
+const framing = z.strictObject({
+  spacing: length(100, 3000),
+  layout: z.enum(['ridge', 'corner']).default('ridge'),
+  seat,
+  tail: z.enum(['plumb', 'square']).default('plumb'),
+  hipTop: z.enum(['drop', 'back', 'none']).default('drop'),
+  hipAtRidge: z.enum(['to-commons', 'to-ridge']).default('to-commons'),
+  valleys: z.enum(['supported', 'to-ridge-end']).default('supported'),
+  levelFascia: z.enum(['vary-overhang', 'raise-plate']).optional(),
+  shortestJack: length(0, 5000).default(200),
+});
+
+const timber = z.strictObject({
+  common: stock,
+  hip: stock.optional(),
+  valley: stock.optional(),
+  ridge: stock.optional(),
+  purlin: stock.optional(),
+  collarTie: stock.optional(),
+  rafterTie: stock.optional(),
+  fascia: stock.optional(),
+  plateWidth: length(30, 1000).optional(),
+  sheathing: length(0, 100).default(0),
+});
+
+const display = z.strictObject({
+  units: z.enum(['imperial', 'metric']).default('metric'),
+  fraction: z
+    .union([z.literal(2), z.literal(4), z.literal(8), z.literal(16), z.literal(32), z.literal(64)])
+    .default(16),
+  pitch: z.enum(['in12', 'degrees']).default('in12'),
+  terms: z.enum(['us', 'uk']).default('us'),
+});
+
+const purlin = z.strictObject({
+  block: z.string(),
+  side: z.number().int().min(0),
+  at: z.number().gt(0).lt(1),
+  set: z.enum(['canted', 'plumb']).default('canted'),
+});
+
+const every = z.number().int().min(1).max(100);
+
+const collarTies = z.strictObject({
+  bottom: z.union([length(0, 20_000), z.literal('upper-third')], {
+    error: 'expected a height above the plate, or "upper-third"',
+  }),
+  every: every.default(2),
+  hold: length(0, 300).default(0),
+});
+
+/** The contract's job file, whole. Types are inferred from it; nothing else defines what a job is. */
+export const jobSchema = z.strictObject({
+  format: z.literal('ogee-job'),
+  version: z.literal(1),
+  name: z.string().trim().min(1, 'a job needs a name').max(120, 'a name has at most 120 letters'),
+  /** What a person should know about the job, in their own words. */
+  about: z.string().max(2000).optional(),
+  display: display.prefault({}),
+  timber,
+  framing,
+  /** The furthest the crew's saw tilts, degrees. */
+  saw: z.strictObject({ maxTilt: z.number().min(0).max(90).default(50) }).prefault({}),
+  blocks: z.array(block).min(1, 'a job needs at least one block').max(40),
+  purlins: z.array(purlin).max(200).default([]),
+  collarTies: collarTies.optional(),
+  rafterTies: z.strictObject({ every: every.default(1) }).optional(),
+});
+
+export type Job = z.output<typeof jobSchema>;
+export type JobInput = z.input<typeof jobSchema>;
+export type Block = Job['blocks'][number];
+export type Side = Block['sides'][number];
+export type Stock = z.output<typeof stock>;

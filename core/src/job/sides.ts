@@ -1,0 +1,13 @@
+import type { Block, Side } from './schema';
+
+export const sideCount = (block: Block): number => block.outline.length;
+
+/** The block's first eave side, which governs seat and fascia; null when it has none. */
+export const firstEave = (
+  block: Block,
+): { readonly index: number; readonly side: Extract<Side, { roof: 'eave' }> } | null => {
+  for (const [index, side] of block.sides.entries()) {
+    if (side.roof === 'eave') return { index, side };
+  }
+  return null;
+};

@@ -1,0 +1,24 @@
+import { cutList, type CutList } from './cuts';
+import { frameRoof, type Member } from './frame';
+import type { Job } from './job';
+import { ok, type Result } from './problem';
+import { workOutRoof, type Roof } from './roof';
+
+export interface Solution {
+  readonly roof: Roof;
+  readonly members: readonly Member[];
+  readonly cuts: CutList;
+}
+
+/** The whole way from a checked job to a cut list. Pure and deterministic: the same job gives the same bytes. */
+export const solve = (job: Job): Result<Solution> => {
+  const roof = workOutRoof(job);
+  if (!roof.ok) return roof;
+  const framing = frameRoof(job, roof.value);
+  if (!framing.ok) return framing;
+  return ok({
+    roof: roof.value,
+    members: framing.value.members,
+    cuts: cutList(job, framing.value),
+  });
+};

@@ -1,0 +1,65 @@
+import { degrees, formatDegrees, radians } from './angle';
+
+/** Rise over run as written, or degrees as written: kept as the person gave it, so that nothing drifts. */
+export type Pitch = string | { readonly rise: number; readonly run: number };
+
+export type PitchStyle = 'in12' | 'degrees' | 'ratio';
+
+export type PitchReading =
+  | { readonly ok: true; readonly rad: number; readonly pitch: string }
+  | { readonly ok: false; readonly text: string };
+
+const EXAMPLES = 'write it like 9/12, 35° or 1:1.5';
+const NUMBER = String.raw`(\d+(?:\.\d+)?|\.\d+)`;
+const RATIO = new RegExp(String.raw`^${NUMBER}\s*(?:\/|:|in)\s*${NUMBER}$`);
+const DEGREES = new RegExp(String.raw`^${NUMBER}\s*(?:°|degrees|degree|deg)$`);
+const BARE = new RegExp(`^${NUMBER}$`);
+
+const finish = (rad: number, pitch: string): PitchReading =>
+  rad > 0 && rad < Math.PI / 2 && Number.isFinite(rad)
+    ? { ok: true, rad, pitch }
+    : { ok: false, text: `"${pitch}" is not a slope between level and plumb; ${EXAMPLES}` };
+
+/**
+ * Reads a pitch: `9/12`, `9:12`, `9 in 12`, `35°`, `35deg`. `bare` says what a lone number means.
+ *
+ * @returns the slope in radians and the pitch in the job file's own writing
+ */
+export const parsePitch = (text: string, bare: 'in12' | 'degrees' | null = null): PitchReading => {
+  const normal = text
+    .trim()
+    .toLowerCase()
+    .replace(/,(?=\d)/g, '.');
+  const ratio = RATIO.exec(normal);
+  if (ratio !== null) {
+    const rise = Number(ratio[1]);
+    const run = Number(ratio[2]);
+    return finish(Math.atan2(rise, run), `${rise}/${run}`);
+  }
+  const angle = DEGREES.exec(normal);
+  if (angle !== null) return finish(radians(Number(angle[1])), `${Number(angle[1])}°`);
+  if (bare !== null && BARE.test(normal)) {
+    const value = Number(normal);
+    return bare === 'in12'
+      ? finish(Math.atan2(value, 12), `${value}/12`)
+      : finish(radians(value), `${value}°`);
+  }
+  return { ok: false, text: `"${text.trim()}" is not a pitch; ${EXAMPLES}` };
+};
+
+/** The slope of a pitch that has already been checked, radians from level. */
+export const pitchRad = (pitch: Pitch): number => {
+  if (typeof pitch !== 'string') return Math.atan2(pitch.rise, pitch.run);
+  const reading = parsePitch(pitch);
+  if (!reading.ok) throw new Error(`pitch ${pitch} was not checked: ${reading.text}`);
+  return reading.rad;
+};
+
+const trim = (value: number, places: number): string => String(Number(value.toFixed(places)));
+
+/** A slope for a person; lossy to 1/100 of a unit in 12, or of a degree. */
+export const formatPitch = (rad: number, style: PitchStyle): string => {
+  if (style === 'degrees') return formatDegrees(degrees(rad), 2);
+  if (style === 'in12') return `${trim(12 * Math.tan(rad), 2)}/12`;
+  return `1:${trim(1 / Math.tan(rad), 3)}`;
+};

@@ -1,0 +1,56 @@
+import js from '@eslint/js';
+import expo from 'eslint-config-expo/flat.js';
+import prettier from 'eslint-config-prettier';
+import tseslint from 'typescript-eslint';
+
+const typed = ['core/**/*.ts', 'server/**/*.ts', 'app/**/*.{ts,tsx}', 'e2e/**/*.ts'];
+
+export default tseslint.config(
+  {
+    ignores: [
+      '**/node_modules/',
+      '**/dist/',
+      'app/public/',
+      'app/.expo/',
+      '.data/',
+      'app/expo-env.d.ts',
+    ],
+  },
+  js.configs.recommended,
+  ...expo.map((config) => ({ ...config, files: config.files ?? ['app/**/*.{ts,tsx,js}'] })),
+  ...tseslint.configs.strictTypeChecked.map((config) => ({ ...config, files: typed })),
+  {
+    files: typed,
+    languageOptions: {
+      parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },
+    },
+    rules: {
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
+      '@typescript-eslint/array-type': 'off',
+      '@typescript-eslint/no-unnecessary-condition': 'error',
+    },
+  },
+  {
+    files: ['**/*.mjs', '**/*.cjs', '**/*.config.js', 'app/babel.config.js', 'app/metro.config.js'],
+    languageOptions: {
+      globals: {
+        console: 'readonly',
+        process: 'readonly',
+        URL: 'readonly',
+        setTimeout: 'readonly',
+        clearTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
+        performance: 'readonly',
+        fetch: 'readonly',
+        module: 'writable',
+        require: 'readonly',
+        __dirname: 'readonly',
+        Buffer: 'readonly',
+        AbortSignal: 'readonly',
+      },
+    },
+  },
+  prettier,
+);

@@ -22,7 +22,8 @@ const length = (min: number, max: number) =>
         return z.NEVER;
       }
       return reading.mm;
-    });
+    })
+    .pipe(z.number());
 
 const MAX_PLAN_MM = 200_000;
 const LOWEST_PITCH_DEG = 2;

@@ -1,0 +1,80 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { jobRoutes } from './routes/jobs';
+import { openApiDocument } from './routes/openapi';
+import { answerRefusal, noSuchPlace } from './routes/refusal';
+import type { JobStore } from './store/jobs';
+
+export interface Parts {
+  readonly store: JobStore;
+  readonly logger: Logger;
+  /** Folder of the built web app; null serves the API alone. */
+  readonly web: string | null;
+}
+
+const security = helmet({
+  contentSecurityPolicy: {
+    directives: {
+      defaultSrc: ["'self'"],
+      scriptSrc: ["'self'"],
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      imgSrc: ["'self'", 'data:', 'blob:'],
+      workerSrc: ["'self'"],
+      connectSrc: ["'self'"],
+      fontSrc: ["'self'", 'data:'],
+      objectSrc: ["'none'"],
+      frameAncestors: ["'none'"],
+      upgradeInsecureRequests: null,
+    },
+  },
+  strictTransportSecurity: false,
+});
+
+const A_YEAR_MS = 365 * 24 * 3600 * 1000;
+
+const serveWeb = (app: Express, web: string): void => {
+  // File names under _expo and assets carry a hash of their contents; the rest is asked for anew.
+  app.use('/_expo', express.static(join(web, '_expo'), { immutable: true, maxAge: A_YEAR_MS }));
+  app.use(express.static(web, { maxAge: 0, index: false }));
+  app.get('/{*splat}', (request, response, next) => {
+    const isPage = request.accepts('html') !== false && !/\.[a-z0-9]+$/i.test(request.path);
+    if (isPage) response.sendFile(join(web, 'index.html'), { maxAge: 0 });
+    else next();
+  });
+};
+
+/** The HTTP application: the jobs API, its description, the web app. Opens nothing itself. */
+export const createApp = ({ store, logger, web }: Parts): Express => {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    pinoHttp({
+      logger,
+      quietReqLogger: true,
+      autoLogging: { ignore: (r) => r.url === '/healthz' },
+    }),
+  );
+  app.use(security);
+  app.get('/healthz', async (_request, response) => {
+    await store.isEmpty();
+    response.json({ status: 'ok' });
+  });
+  const description = openApiDocument();
+  app.get('/api/openapi.json', (_request, response) => {
+    response.json(description);
+  });
+  app.use('/api', express.json({ limit: '512kb' }), (_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  app.use('/api/jobs', jobRoutes(store));
+  app.all('/api/{*splat}', noSuchPlace);
+  if (web !== null && existsSync(join(web, 'index.html'))) serveWeb(app, web);
+  app.use(noSuchPlace);
+  app.use(answerRefusal);
+  return app;
+};

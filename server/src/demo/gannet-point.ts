@@ -1,0 +1,33 @@
+import type { JobInput } from '@ogee/core';
+
+const eave = { roof: 'eave', pitch: '12/12', overhang: 350 } as const;
+
+/** A signal station: a steep gable roof. */
+export const gannetPoint: JobInput = {
+  format: 'ogee-job',
+  version: 1,
+  name: 'Gannet Point',
+  about:
+    'Signal station, gables at both ends. To come: collar ties, purlins and the lean-to porch on the sea side.',
+  display: { units: 'metric', fraction: 16, pitch: 'in12', terms: 'uk' },
+  timber: {
+    common: { thickness: 45, depth: 170 },
+    ridge: { thickness: 45, depth: 245 },
+    fascia: { thickness: 22, depth: 170 },
+    plateWidth: 100,
+    sheathing: 0,
+  },
+  framing: { spacing: 450, seat: { hap: 180 } },
+  blocks: [
+    {
+      id: 'main',
+      outline: [
+        [0, 0],
+        [6_300, 0],
+        [6_300, 4_200],
+        [0, 4_200],
+      ],
+      sides: [eave, { roof: 'gable', overhang: 200 }, eave, { roof: 'gable', overhang: 200 }],
+    },
+  ],
+};

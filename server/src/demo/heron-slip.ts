@@ -1,0 +1,34 @@
+import type { JobInput } from '@ogee/core';
+
+const eave = { roof: 'eave', pitch: '9/12', overhang: `18"` } as const;
+
+/** A rowing shed: its main block, hips all round, 9/12, feet and inches. */
+export const heronSlip: JobInput = {
+  format: 'ogee-job',
+  version: 1,
+  name: 'Heron Slip',
+  about:
+    'Rowing shed. This is the main block, hipped all round. To come: the gabled wing towards the water, with its valleys.',
+  display: { units: 'imperial', fraction: 16, pitch: 'in12', terms: 'us' },
+  timber: {
+    common: { thickness: `1 1/2"`, depth: `7 1/4"` },
+    hip: { thickness: `1 1/2"`, depth: `9 1/4"` },
+    ridge: { thickness: `1 1/2"`, depth: `9 1/4"` },
+    fascia: { thickness: `3/4"`, depth: `7 1/4"` },
+    plateWidth: `5 1/2"`,
+    sheathing: `5/8"`,
+  },
+  framing: { spacing: `16"`, seat: { width: `3"` }, levelFascia: 'vary-overhang' },
+  blocks: [
+    {
+      id: 'main',
+      outline: [
+        ['0"', '0"'],
+        [`36' 4"`, '0"'],
+        [`36' 4"`, `22'`],
+        ['0"', `22'`],
+      ],
+      sides: [eave, eave, eave, eave],
+    },
+  ],
+};

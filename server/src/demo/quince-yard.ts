@@ -1,0 +1,40 @@
+import type { JobInput } from '@ogee/core';
+
+const eave = { roof: 'eave', pitch: '32.5°', overhang: 500 } as const;
+
+/** A bakery: 32.5°, metric, a hip at one end and a gable at the other. */
+export const quinceYard: JobInput = {
+  format: 'ogee-job',
+  version: 1,
+  name: 'Quince Yard',
+  about:
+    'Bakery. This is the square end of it, hip at the street and gable at the yard. To come: the oblique end along the lane.',
+  display: { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' },
+  timber: {
+    common: { thickness: 47, depth: 195 },
+    hip: { thickness: 47, depth: 245 },
+    ridge: { thickness: 38, depth: 245 },
+    fascia: { thickness: 22, depth: 220 },
+    plateWidth: 100,
+    sheathing: 0,
+  },
+  framing: {
+    spacing: 600,
+    seat: { depthFraction: 0.25 },
+    tail: 'square',
+    hipTop: 'back',
+    levelFascia: 'vary-overhang',
+  },
+  blocks: [
+    {
+      id: 'main',
+      outline: [
+        [0, 0],
+        [11_400, 0],
+        [11_400, 7_200],
+        [0, 7_200],
+      ],
+      sides: [eave, eave, eave, { roof: 'gable', overhang: 300 }],
+    },
+  ],
+};

@@ -1,0 +1,115 @@
+import { jobSchema } from '@ogee/core';
+import { z } from 'zod';
+import { createDocument, type ZodOpenApiOperationObject } from 'zod-openapi';
+import {
+  conflictSchema,
+  problemsSchema,
+  revisionSchema,
+  storedSchema,
+  summarySchema,
+} from './schemas';
+
+const json = (description: string, schema: z.ZodType) => ({
+  description,
+  content: { 'application/json': { schema } },
+});
+
+const bad = json('The body or the path is refused; each problem with its path.', problemsSchema);
+const missing = json('There is no such job or revision.', problemsSchema);
+const conflict = json('Saved elsewhere meanwhile; `current` is what is there now.', conflictSchema);
+const id = { requestParams: { path: z.object({ id: z.string() }) } };
+const idAndRevision = {
+  requestParams: { path: z.object({ id: z.string(), revision: z.number().int() }) },
+};
+const body = (schema: z.ZodType) => ({
+  requestBody: { required: true, content: { 'application/json': { schema } } },
+});
+
+const list: ZodOpenApiOperationObject = {
+  summary: 'All jobs, newest change first',
+  requestParams: { query: z.object({ deleted: z.literal('1').optional() }) },
+  responses: { '200': json('The jobs.', z.object({ jobs: z.array(summarySchema) })) },
+};
+
+/** The API's description, made from the schemas that check it. OpenAPI 3.1. */
+export const openApiDocument = () =>
+  createDocument({
+    openapi: '3.1.0',
+    info: {
+      title: 'Ogee jobs',
+      version: '1',
+      description: 'Jobs as files of format `ogee-job`, every revision kept. Lengths in mm.',
+    },
+    paths: {
+      '/api/jobs': {
+        get: list,
+        post: {
+          summary: 'A new job',
+          ...body(z.object({ job: jobSchema })),
+          responses: { '201': json('Kept, at revision 1.', storedSchema), '400': bad },
+        },
+      },
+      '/api/jobs/{id}': {
+        get: {
+          summary: 'One job as it stands',
+          ...id,
+          responses: { '200': json('The job.', storedSchema), '404': missing },
+        },
+        put: {
+          summary: 'Save over a revision; the former one is kept',
+          ...id,
+          ...body(z.object({ revision: z.number().int(), job: jobSchema })),
+          responses: {
+            '200': json('Saved; the new revision.', storedSchema),
+            '400': bad,
+            '404': missing,
+            '409': conflict,
+          },
+        },
+        delete: {
+          summary: 'Delete; can be undone',
+          ...id,
+          responses: { '204': { description: 'Deleted.' }, '404': missing },
+        },
+      },
+      '/api/jobs/{id}/undelete': {
+        post: {
+          summary: 'Bring a deleted job back',
+          ...id,
+          responses: { '200': json('The job.', storedSchema), '404': missing },
+        },
+      },
+      '/api/jobs/{id}/revisions': {
+        get: {
+          summary: 'Every revision, newest first',
+          ...id,
+          responses: {
+            '200': json('The revisions.', z.object({ revisions: z.array(revisionSchema) })),
+            '404': missing,
+          },
+        },
+      },
+      '/api/jobs/{id}/revisions/{revision}': {
+        get: {
+          summary: 'The job as it stood at a revision',
+          ...idAndRevision,
+          responses: {
+            '200': json('The job.', z.object({ revision: z.number().int(), job: jobSchema })),
+            '404': missing,
+          },
+        },
+      },
+      '/api/jobs/{id}/revisions/{revision}/restore': {
+        post: {
+          summary: 'Save an older revision as the newest',
+          ...idAndRevision,
+          ...body(z.object({ revision: z.number().int() })),
+          responses: {
+            '200': json('Saved; the new revision.', storedSchema),
+            '404': missing,
+            '409': conflict,
+          },
+        },
+      },
+    },
+  });

@@ -1,0 +1,72 @@
+import type { Problem } from '@ogee/core';
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+import { z } from 'zod';
+
+/** An answer other than success, as data; the error handler turns it into the response. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    readonly problems: readonly { code: string; path: string; text: string }[],
+    readonly extra: object = {},
+  ) {
+    super(`refused with ${status}`);
+  }
+}
+
+export const refuse = (status: number, code: string, path: string, text: string): Refusal =>
+  new Refusal(status, [{ code, path, text }]);
+
+export const badJob = (problems: readonly Problem[]): Refusal =>
+  new Refusal(
+    400,
+    problems.map((problem) => ({
+      ...problem,
+      path: `job.${problem.path}`.replace(/^job\.job$/, 'job'),
+    })),
+  );
+
+/** Checks a part of the request against its schema. */
+export const checked = <T>(schema: z.ZodType<T>, data: unknown, where: string): T => {
+  const parsed = schema.safeParse(data);
+  if (parsed.success) return parsed.data;
+  throw new Refusal(
+    400,
+    parsed.error.issues.map((issue) => ({
+      code: 'request',
+      path: issue.path.length === 0 ? where : issue.path.join('.'),
+      text: issue.message,
+    })),
+  );
+};
+
+export const noSuchPlace: RequestHandler = (request) => {
+  throw refuse(404, 'absent', request.path, 'there is nothing here');
+};
+
+const statusOf = (error: unknown): number | null => {
+  const status = z.object({ status: z.number().int() }).safeParse(error);
+  return status.success ? status.data.status : null;
+};
+
+const BODY_TEXT: Readonly<Record<number, string>> = {
+  400: 'the body is not JSON',
+  413: 'the body is too large; a job file has at most 512 kB',
+  415: 'the body is in an encoding that is not read here',
+};
+
+/** Every failure becomes `{ problems }`; ours (5xx) is logged with its stack and told without it. */
+export const answerRefusal: ErrorRequestHandler = (error: unknown, request, response, _next) => {
+  if (error instanceof Refusal) {
+    response.status(error.status).json({ problems: error.problems, ...error.extra });
+    return;
+  }
+  const status = statusOf(error);
+  if (status !== null && status >= 400 && status < 500) {
+    const text = BODY_TEXT[status] ?? 'the request cannot be read';
+    response.status(status).json({ problems: [{ code: 'request', path: 'body', text }] });
+    return;
+  }
+  request.log.error(error);
+  const text = 'the server failed; nothing was saved';
+  response.status(500).json({ problems: [{ code: 'server', path: request.path, text }] });
+};

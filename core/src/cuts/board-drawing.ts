@@ -9,8 +9,11 @@ export type BoardPoint = readonly [x: number, y: number];
 export interface BoardMark {
   /** Index into the entry's `cuts`. */
   readonly cut: number;
-  /** Where the line, carried on, crosses the top edge: at the left face and at the right. mm from the hooked end. */
-  readonly topEdge: readonly [left: number, right: number] | null;
+  /**
+   * Where the line, carried on, crosses the top edge, mm from the hooked end: at the left face and at the right. Null
+   * where another cut takes that corner first, and for a seat, which is measured down the heel.
+   */
+  readonly topEdge: readonly [left: number | null, right: number | null];
   readonly left: readonly [BoardPoint, BoardPoint] | null;
   readonly right: readonly [BoardPoint, BoardPoint] | null;
 }
@@ -21,6 +24,8 @@ export interface BoardMark {
  *   x = 0 at the blank's upper end, where the tape hooks; y = 0 on the top edge, down. mm
  */
 export interface BoardDrawing {
+  /** Which hand is drawn; the other is its mirror image, left and right face changed about. */
+  readonly hand: 'left' | 'right' | 'plain';
   readonly lengthMm: number;
   readonly depthMm: number;
   readonly thicknessMm: number;
@@ -85,7 +90,11 @@ const notchLine = (
 };
 
 /** Lays the sawn member out as a marked board. */
-export const boardDrawing = (member: Member, cuts: readonly LocalCut[]): BoardDrawing => {
+export const boardDrawing = (
+  member: Member,
+  cuts: readonly LocalCut[],
+  hand: BoardDrawing['hand'],
+): BoardDrawing => {
   const solids = solidOf(member);
   const [low, high] = span(member);
   const { topMm, stock } = member;
@@ -97,7 +106,19 @@ export const boardDrawing = (member: Member, cuts: readonly LocalCut[]): BoardDr
     cut.end.at === 'seat' || cut.end.at === 'heel'
       ? notchLine(cuts, cut, s, under, onFace)
       : endLine(solids, cut, s, onFace);
+  const topEdge = (cut: LocalCut, s: number): number | null => {
+    if (cut.end.at === 'seat') return null;
+    const at = crossesAt(cut, s, topMm);
+    const rivals = cuts.filter((other) => other.end.at === cut.end.at);
+    const upper = cut.end.at === 'top';
+    const taken = rivals.some((other) => {
+      const rival = crossesAt(other, s, topMm);
+      return upper ? rival < at - SAME_POINT_MM : rival > at + SAME_POINT_MM;
+    });
+    return taken ? null : high - at;
+  };
   return {
+    hand,
     lengthMm: high - low,
     depthMm: stock.depth,
     thicknessMm: stock.thickness,
@@ -106,10 +127,7 @@ export const boardDrawing = (member: Member, cuts: readonly LocalCut[]): BoardDr
     edge: loops(solids, ['upper', 'backing'], onEdge),
     marks: cuts.map((cut, index) => ({
       cut: index,
-      topEdge:
-        cut.end.at === 'seat'
-          ? null
-          : [high - crossesAt(cut, half, topMm), high - crossesAt(cut, -half, topMm)],
+      topEdge: [topEdge(cut, half), topEdge(cut, -half)],
       left: line(cut, half),
       right: line(cut, -half),
     })),

@@ -100,7 +100,7 @@ const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
     cuts: read.map((cut) => cut.entry),
     members: pieces.map((piece) => piece.member.id),
     working,
-    board: boardDrawing(member, first.cuts),
+    board: boardDrawing(member, first.cuts, handOf(first)),
   };
 };
 

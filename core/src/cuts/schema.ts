@@ -60,6 +60,7 @@ export const cutListSchema = z.object({
       members: z.array(z.string()),
       working: z.record(z.string(), z.array(step)),
       board: z.object({
+        hand: z.enum(['left', 'right', 'plain']),
         lengthMm: z.number(),
         depthMm: z.number(),
         thicknessMm: z.number(),
@@ -69,7 +70,7 @@ export const cutListSchema = z.object({
         marks: z.array(
           z.object({
             cut: z.number().int(),
-            topEdge: z.tuple([z.number(), z.number()]).nullable(),
+            topEdge: z.tuple([z.number().nullable(), z.number().nullable()]),
             left: segment,
             right: segment,
           }),

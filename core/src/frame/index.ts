@@ -6,6 +6,7 @@
  * gives the same members. What is left out, or wants a warning, comes back as remarks.
  */
 export { frameRoof, type Framing } from './frame-roof';
+export { planLine } from './plan-line';
 export { solidOf, type BoardFace } from './solid-of';
 export { KINDS_IN_ORDER } from './member';
 export type { CutAt, EndCut, Kind, Member, Notch, Remark } from './member';

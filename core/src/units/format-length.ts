@@ -46,19 +46,19 @@ export const splitImperial = (mm: number, denominator: number): ImperialParts =>
   };
 };
 
-const inchText = (whole: number, parts: ImperialParts): string => {
+/** After feet a nought stands for no whole inches, so that 12' 0 5/8" is not misread. */
+const inchText = (whole: number, parts: ImperialParts, afterFeet: boolean): string => {
   if (parts.numerator === 0) return `${whole}"`;
   const fraction = `${parts.numerator}/${parts.denominator}"`;
-  return whole === 0 ? fraction : `${whole} ${fraction}`;
+  return whole === 0 && !afterFeet ? fraction : `${whole} ${fraction}`;
 };
 
 const imperialText = (mm: number, denominator: number, feetToo: boolean): string => {
   const parts = splitImperial(mm, denominator);
   const sign = parts.negative ? '-' : '';
-  if (!feetToo) return sign + inchText(parts.feet * 12 + parts.inches, parts);
-  if (parts.feet === 0) return sign + inchText(parts.inches, parts);
-  const exact = parts.inches === 0 && parts.numerator === 0;
-  return `${sign}${parts.feet}' ${exact ? '0"' : inchText(parts.inches, parts)}`;
+  if (!feetToo) return sign + inchText(parts.feet * 12 + parts.inches, parts, false);
+  if (parts.feet === 0) return sign + inchText(parts.inches, parts, false);
+  return `${sign}${parts.feet}' ${inchText(parts.inches, parts, true)}`;
 };
 
 const decimal = (value: number, places: number): string => {

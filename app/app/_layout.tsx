@@ -1,0 +1,29 @@
+import '../src/theme/global.css';
+import { useFonts } from 'expo-font';
+import { BarlowCondensed_500Medium } from '@expo-google-fonts/barlow-condensed/500Medium';
+import { BarlowCondensed_600SemiBold } from '@expo-google-fonts/barlow-condensed/600SemiBold';
+import { SourceSans3_400Regular } from '@expo-google-fonts/source-sans-3/400Regular';
+import { SourceSans3_600SemiBold } from '@expo-google-fonts/source-sans-3/600SemiBold';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { Slot } from 'expo-router';
+import { useState } from 'react';
+import { ThemeProvider } from '../src/theme/theme';
+
+export default function RootLayout() {
+  useFonts({
+    BarlowCondensed_500Medium,
+    BarlowCondensed_600SemiBold,
+    SourceSans3_400Regular,
+    SourceSans3_600SemiBold,
+  });
+  const [client] = useState(
+    () => new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } }),
+  );
+  return (
+    <QueryClientProvider client={client}>
+      <ThemeProvider>
+        <Slot />
+      </ThemeProvider>
+    </QueryClientProvider>
+  );
+}

@@ -1,0 +1,2 @@
+/// <reference types="expo/types" />
+/// <reference types="nativewind/types" />

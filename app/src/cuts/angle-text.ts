@@ -1,0 +1,27 @@
+import { formatDegrees, type CutEntry, type Job } from '@ogee/core';
+
+type Display = Job['display'];
+
+const trim = (value: number): string => String(Number(value.toFixed(2)));
+
+/** The line on the wide face, as the person reads angles: the square's pair, or degrees. */
+export const faceSetting = (cut: CutEntry, display: Display): string => {
+  if (cut.faceAngle < 0.005) return 'square across';
+  if (display.pitch === 'in12' && cut.square !== null) {
+    return `${trim(cut.square.rise)} / ${trim(cut.square.run)}`;
+  }
+  return formatDegrees(cut.faceAngle);
+};
+
+/** 90 − x: the one people mix up, always shown small beside. */
+export const complement = (deg: number): string => formatDegrees(90 - deg);
+
+export const isTilted = (cut: CutEntry): boolean => cut.faceTilt > 0.005;
+
+/** A row's worth of angles: each different setting once. */
+export const angleSummary = (cuts: readonly CutEntry[], display: Display): string => {
+  const top = cuts.find((cut) => cut.at === 'top');
+  if (top === undefined) return '';
+  const tilt = isTilted(top) ? ` · tilt ${formatDegrees(top.faceTilt)}` : '';
+  return `${faceSetting(top, display)}${tilt}`;
+};

@@ -1,0 +1,108 @@
+import { KINDS_IN_ORDER, type CutListEntry, type Job } from '@ogee/core';
+import { Pressable, View } from 'react-native';
+import Svg, { Line } from 'react-native-svg';
+import { writeLength } from '../ui/fields';
+import { KIND_LOOK } from '../theme/kinds';
+import { useTheme } from '../theme/theme';
+import { Length } from '../ui/length';
+import { Figure, Small, Title } from '../ui/text';
+import { angleSummary } from './angle-text';
+
+type Display = Job['display'];
+
+/** The kind's colour and line, as on the plan. */
+export const KindLine = ({ kind }: { kind: CutListEntry['kind'] }) => {
+  const { colour } = useTheme();
+  const look = KIND_LOOK[kind];
+  return (
+    <Svg width={44} height={12} aria-hidden>
+      <Line
+        x1={0}
+        y1={6}
+        x2={44}
+        y2={6}
+        stroke={colour(look.colour)}
+        strokeWidth={look.width}
+        strokeDasharray={[...look.dash]}
+      />
+    </Svg>
+  );
+};
+
+export const handsText = ({ hands }: CutListEntry): string =>
+  [hands.left > 0 ? `${hands.left} left` : '', hands.right > 0 ? `${hands.right} right` : '']
+    .filter((text) => text !== '')
+    .join(', ');
+
+const Row = ({
+  entry,
+  display,
+  chosen,
+  onPress,
+}: {
+  entry: CutListEntry;
+  display: Display;
+  chosen: boolean;
+  onPress: () => void;
+}) => {
+  const hands = handsText(entry);
+  const stock = `${writeLength(entry.stock.thickness, display)} × ${writeLength(entry.stock.depth, display)}`;
+  return (
+    <Pressable
+      role="link"
+      onPress={onPress}
+      aria-current={chosen ? 'true' : undefined}
+      testID={`piece-${entry.mark}`}
+      className={`min-h-[64px] flex-row items-center gap-3 border-t border-grain px-3 py-1 active:bg-wash ${chosen ? 'bg-wash' : ''}`}
+    >
+      <Figure className="w-14 text-2xl text-chalk">{entry.mark}</Figure>
+      <View className="flex-1">
+        <View className="flex-row items-baseline gap-2">
+          <Figure className="text-xl">{entry.count} off</Figure>
+          {hands !== '' && <Small>{hands}</Small>}
+        </View>
+        <Small>{stock}</Small>
+      </View>
+      <View className="items-end">
+        <Length mm={entry.length.longPoint} display={display} />
+        <Small>{angleSummary(entry.cuts, display)}</Small>
+      </View>
+    </Pressable>
+  );
+};
+
+interface CutListProps {
+  readonly members: readonly CutListEntry[];
+  readonly display: Display;
+  readonly chosen: string | null;
+  readonly onOpen: (mark: string) => void;
+}
+
+/** Every piece, by kind in the order it goes up, longest first. Lengths are to the long point. */
+export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) => (
+  <View role="list" aria-label="Cut list" testID="cut-list">
+    {KINDS_IN_ORDER.map((kind) => {
+      const rows = members.filter((entry) => entry.kind === kind);
+      if (rows.length === 0) return null;
+      const total = rows.reduce((sum, entry) => sum + entry.count, 0);
+      return (
+        <View key={kind} className="pb-4">
+          <View className="flex-row items-center gap-3 px-3 py-1">
+            <Title level={3}>{total === 1 ? KIND_LOOK[kind].name : KIND_LOOK[kind].plural}</Title>
+            <KindLine kind={kind} />
+            <Small className="ml-auto">{total} in all</Small>
+          </View>
+          {rows.map((entry) => (
+            <Row
+              key={entry.mark}
+              entry={entry}
+              display={display}
+              chosen={entry.mark === chosen}
+              onPress={() => onOpen(entry.mark)}
+            />
+          ))}
+        </View>
+      );
+    })}
+  </View>
+);

@@ -1,0 +1,49 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { useOpenJob } from '../data/open-job';
+import { Caution } from '../ui/caution';
+import { Loading } from '../ui/states';
+import { Small, Title, Words } from '../ui/text';
+import { useWide } from '../ui/use-wide';
+import { CutListView } from './cut-list';
+
+/** What to saw next. On a wide screen the list stands on the left already. */
+export const CutsScreen = () => {
+  const { id, job, solution, problems } = useOpenJob();
+  const router = useRouter();
+  const wide = useWide();
+  if (solution === null)
+    return problems.length > 0 ? null : <Loading what="Working the roof out …" />;
+  const { members, notes } = solution.cuts;
+  const boards = members.reduce((sum, entry) => sum + entry.count, 0);
+  const general = notes.filter((note) => note.member === undefined || wide);
+  return (
+    <View className="gap-4">
+      <View>
+        <Title>
+          {boards} boards, {members.length} marks
+        </Title>
+        <Small>Lengths to the long point, in the order they go up.</Small>
+        {wide && <Words>Touch a piece in the list, or a timber on the plan, for its sheet.</Words>}
+      </View>
+      {!wide && (
+        <View className="-mx-4">
+          <CutListView
+            members={members}
+            display={job.display}
+            chosen={null}
+            onOpen={(mark) => router.navigate(`/job/${id}/cuts/${mark}`)}
+          />
+        </View>
+      )}
+      {job.about !== undefined && <Words>{job.about}</Words>}
+      {general.map((note, i) => (
+        <Caution
+          key={i}
+          level={note.level}
+          text={note.member === undefined ? note.text : `${note.member}: ${note.text}`}
+        />
+      ))}
+    </View>
+  );
+};

@@ -1,0 +1,230 @@
+import {
+  formatDegrees,
+  type CutEntry,
+  type CutList,
+  type CutListEntry,
+  type Job,
+} from '@ogee/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Board } from '../draw/board';
+import { KIND_LOOK } from '../theme/kinds';
+import { Choice } from '../ui/choice';
+import { writeLength } from '../ui/fields';
+import { Length } from '../ui/length';
+import { Caution } from '../ui/caution';
+import { Figure, Small, Strong, Title, Words } from '../ui/text';
+import { complement, faceSetting } from './angle-text';
+import { handsText, KindLine } from './cut-list';
+import { stepsFor } from './steps';
+import { Worked } from './working';
+
+type Display = Job['display'];
+
+interface SheetProps {
+  readonly entry: CutListEntry;
+  readonly notes: CutList['notes'];
+  readonly display: Display;
+}
+
+const LENGTHS = [
+  ['body', 'Body', 'heel plumb line to the cut, on the centre line'],
+  ['shortPoint', 'Short point', 'the same, to the shortest point across the thickness'],
+  ['tail', 'Tail', 'heel plumb line to the tail, along the top edge'],
+  ['blank', 'Board needed', 'the shortest square-ended board'],
+  ['theory', 'Theory line', 'before anything is taken off'],
+] as const;
+
+const Lengths = ({ entry, display }: Omit<SheetProps, 'notes'>) => (
+  <View>
+    <Worked
+      name="long point"
+      steps={entry.working['length.longPoint'] ?? []}
+      display={display}
+      testID="worked-longPoint"
+    >
+      <View>
+        <Small>Long point · touch any figure for its working</Small>
+        <View testID="figure-longPoint">
+          <Length mm={entry.length.longPoint} display={display} size="large" showLoss />
+        </View>
+      </View>
+    </Worked>
+    {LENGTHS.filter(([field]) => field !== 'tail' || entry.length.tail > 0).map(
+      ([field, name, what]) => (
+        <View key={field} className="border-t border-grain">
+          <Worked name={name} steps={entry.working[`length.${field}`] ?? []} display={display}>
+            <View className="flex-1">
+              <Strong>{name}</Strong>
+              <Small>{what}</Small>
+            </View>
+            <View className="items-end" testID={`figure-${field}`}>
+              <Length mm={entry.length[field]} display={display} showLoss />
+            </View>
+          </Worked>
+        </View>
+      ),
+    )}
+  </View>
+);
+
+const Angle = ({
+  name,
+  deg,
+  steps,
+  display,
+  shown,
+}: {
+  name: string;
+  deg: number;
+  steps: CutListEntry['working'][string];
+  display: Display;
+  shown?: string;
+}) => (
+  <Worked name={name} steps={steps} display={display}>
+    <Words className="flex-1">{name}</Words>
+    <Figure className="text-2xl">{shown ?? formatDegrees(deg)}</Figure>
+    <Small className="w-24 text-right">not {complement(deg)}</Small>
+  </Worked>
+);
+
+const CutCard = ({
+  cut,
+  index,
+  entry,
+  display,
+}: {
+  cut: CutEntry;
+  index: number;
+  entry: CutListEntry;
+  display: Display;
+}) => {
+  const working = (field: string) => entry.working[`cuts.${index}.${field}`] ?? [];
+  const face = faceSetting(cut, display);
+  return (
+    <View className="border-t border-grain py-1" testID={`cut-${index}`}>
+      <Strong>
+        {cut.name} · {cut.at}
+      </Strong>
+      <Angle
+        name="Line on the wide face"
+        deg={cut.faceAngle}
+        steps={working('faceAngle')}
+        display={display}
+        shown={face.includes('/') ? `${face}  ${formatDegrees(cut.faceAngle)}` : face}
+      />
+      <Angle name="Saw tilt" deg={cut.faceTilt} steps={working('faceTilt')} display={display} />
+      {cut.faceTilt > 0.005 && (
+        <>
+          <Angle
+            name="Or: line on the edge"
+            deg={cut.edgeAngle}
+            steps={working('edgeAngle')}
+            display={display}
+          />
+          <Angle
+            name="Tilt, board on edge"
+            deg={cut.edgeTilt}
+            steps={working('edgeTilt')}
+            display={display}
+          />
+        </>
+      )}
+    </View>
+  );
+};
+
+const Numbers = ({ entry, display }: Omit<SheetProps, 'notes'>) => {
+  const row = (name: string, field: string, text: string) => (
+    <View key={field} className="border-t border-grain">
+      <Worked name={name} steps={entry.working[field] ?? []} display={display}>
+        <Words className="flex-1">{name}</Words>
+        <Figure className="text-2xl">{text}</Figure>
+      </Worked>
+    </View>
+  );
+  const { seat, drop, backing } = entry;
+  return (
+    <View>
+      {entry.slope > 0 && row('Slope of its axis', 'slope', formatDegrees(entry.slope, 2))}
+      {seat !== null && row('Height above plate', 'seat.hap', writeLength(seat.hap, display))}
+      {seat !== null && row('Seat, level', 'seat.width', writeLength(seat.width, display))}
+      {seat !== null &&
+        row('Notch, plumb', 'seat.plumbDepth', writeLength(seat.plumbDepth, display))}
+      {drop !== null && drop > 0 && row('Drop', 'drop', writeLength(drop, display))}
+      {backing !== null &&
+        row(
+          'Backing, each side',
+          'backing.0',
+          backing.map((deg) => formatDegrees(deg)).join(' / '),
+        )}
+    </View>
+  );
+};
+
+/** Everything to saw one kind of piece: the marked board, the steps of the hands, each number with its working. */
+export const PieceSheet = ({ entry, notes, display }: SheetProps) => {
+  const { board, hands } = entry;
+  const [hand, setHand] = useState<'left' | 'right'>(board.hand === 'right' ? 'right' : 'left');
+  const handed = hands.left + hands.right > 0;
+  const mirrored = handed && hand !== board.hand;
+  const own = notes.filter((note) => note.member === entry.mark);
+  return (
+    <View className="gap-4" testID="piece-sheet">
+      <View>
+        <View className="flex-row items-center gap-3">
+          <Title level={1}>{entry.mark}</Title>
+          <Title>{KIND_LOOK[entry.kind].name}</Title>
+          <KindLine kind={entry.kind} />
+        </View>
+        <Words>
+          {entry.count} off{handed ? ` (${handsText(entry)})` : ''} ·{' '}
+          {writeLength(entry.stock.thickness, display)} × {writeLength(entry.stock.depth, display)}
+        </Words>
+      </View>
+      {own.map((note, i) => (
+        <Caution key={i} level={note.level} text={note.text} />
+      ))}
+      {hands.left > 0 && hands.right > 0 && (
+        <Choice
+          label="Hand"
+          hideLabel
+          value={hand}
+          options={[
+            { value: 'left', label: `Left · ${hands.left}` },
+            { value: 'right', label: `Right · ${hands.right}` },
+          ]}
+          onChange={setHand}
+        />
+      )}
+      <Board
+        board={board}
+        cuts={entry.cuts}
+        kind={entry.kind}
+        display={display}
+        mirrored={mirrored}
+      />
+      <Lengths entry={entry} display={display} />
+      <View>
+        <Title level={3}>Steps</Title>
+        {stepsFor(entry, mirrored, display).map((step, i) => (
+          <View key={i} className="flex-row gap-3 border-t border-grain py-2">
+            <Figure className="w-6 text-2xl text-soft">{i + 1}</Figure>
+            <Words className="flex-1">{step}</Words>
+          </View>
+        ))}
+      </View>
+      <Caution
+        level="caution"
+        text="Clamp the board, keep the cord and the other hand behind the saw, and let the guard close. A tilted saw binds sooner."
+      />
+      <View>
+        <Title level={3}>Cuts and their angles</Title>
+        {entry.cuts.map((cut, i) => (
+          <CutCard key={i} cut={cut} index={i} entry={entry} display={display} />
+        ))}
+      </View>
+      <Numbers entry={entry} display={display} />
+    </View>
+  );
+};

@@ -1,0 +1,270 @@
+import type { BoardDrawing, BoardMark, CutEntry, Job, Kind } from '@ogee/core';
+import { formatLength, lengthFormat, MM_PER_INCH } from '@ogee/core';
+import { ScrollView, View } from 'react-native';
+import Svg, {
+  Defs,
+  G,
+  Line,
+  Path,
+  Pattern,
+  Polygon,
+  Rect,
+  Text as SvgText,
+} from 'react-native-svg';
+import { KIND_LOOK } from '../theme/kinds';
+import { useTheme } from '../theme/theme';
+
+const FACE_PX = 96;
+const TAPE_PX = 36;
+const GAP_PX = 26;
+const END_PX = 28;
+
+interface BoardProps {
+  readonly board: BoardDrawing;
+  readonly cuts: readonly CutEntry[];
+  readonly kind: Kind;
+  readonly display: Job['display'];
+  /** Draw the mirror image: left and right face changed about. */
+  readonly mirrored: boolean;
+}
+
+interface Tick {
+  readonly mm: number;
+  readonly tall: number;
+  readonly label: string | null;
+}
+
+const ticksOf = (lengthMm: number, display: Job['display']): Tick[] => {
+  const imperial = display.units === 'imperial';
+  const step = imperial ? MM_PER_INCH : 10;
+  const ticks: Tick[] = [];
+  for (let i = 0; i * step <= lengthMm; i += 1) {
+    const mm = i * step;
+    if (imperial) {
+      const foot = i % 12 === 0;
+      const label = foot ? `${i / 12}′` : i % 2 === 0 ? String(i % 12) : null;
+      ticks.push({ mm, tall: foot ? 14 : 7, label });
+    } else {
+      const hundred = i % 10 === 0;
+      ticks.push({
+        mm,
+        tall: hundred ? 14 : i % 5 === 0 ? 10 : 6,
+        label: hundred ? String(mm) : null,
+      });
+    }
+  }
+  return ticks;
+};
+
+const Tape = ({
+  lengthMm,
+  k,
+  display,
+}: {
+  lengthMm: number;
+  k: number;
+  display: Job['display'];
+}) => {
+  const { colour } = useTheme();
+  return (
+    <G>
+      <Rect
+        x={END_PX}
+        y={0}
+        width={lengthMm * k}
+        height={TAPE_PX}
+        fill={colour('sheet')}
+        stroke={colour('edge')}
+      />
+      {/* The tape's hook over the board's end. */}
+      <Path
+        d={`M${END_PX} 0h-7v${TAPE_PX + 8}h4`}
+        stroke={colour('ink')}
+        strokeWidth={2.5}
+        fill="none"
+      />
+      {ticksOf(lengthMm, display).map(({ mm, tall, label }) => (
+        <G key={mm}>
+          <Line
+            x1={END_PX + mm * k}
+            x2={END_PX + mm * k}
+            y1={TAPE_PX}
+            y2={TAPE_PX - tall}
+            stroke={colour('ink')}
+            strokeWidth={tall > 10 ? 1.6 : 0.8}
+          />
+          {label !== null && (
+            <SvgText
+              x={END_PX + mm * k + 3}
+              y={tall > 10 ? 16 : 24}
+              fontSize={tall > 10 ? 16 : 11}
+              fontFamily="BarlowCondensed_600SemiBold"
+              fill={tall > 10 ? colour('ink') : colour('soft')}
+            >
+              {label}
+            </SvgText>
+          )}
+        </G>
+      ))}
+    </G>
+  );
+};
+
+/** Where a mark is read on the tape, on the face towards you. */
+const readAt = (mark: BoardMark, mirrored: boolean): number | null =>
+  mark.topEdge[mirrored ? 1 : 0];
+
+/** One label a place: of a double cut, the cheek that comes out on this face. */
+const labelled = (
+  marks: readonly BoardMark[],
+  cuts: readonly CutEntry[],
+  mirrored: boolean,
+): { readonly name: string; readonly at: number }[] =>
+  marks.flatMap((mark, i) => {
+    const at = readAt(mark, mirrored);
+    const first = marks.findIndex(
+      (other) => cuts[other.cut]?.at === cuts[mark.cut]?.at && readAt(other, mirrored) !== null,
+    );
+    return at === null || first !== i ? [] : [{ name: cuts[mark.cut]?.name ?? '', at }];
+  });
+
+/**
+ * The board as it lies on the trestles: tape on top, hooked on the upper end; then the top edge; then the wide face
+ * towards you. What is sawn away is hatched; lines on the far face are dashed. One scale throughout.
+ */
+export const Board = ({ board, cuts, kind, display, mirrored }: BoardProps) => {
+  const { colour } = useTheme();
+  const k = FACE_PX / board.depthMm;
+  const edgePx = board.thicknessMm * k;
+  const edgeY = TAPE_PX + 12;
+  const faceY = edgeY + edgePx + GAP_PX;
+  const width = board.lengthMm * k + 2 * END_PX;
+  const height = faceY + FACE_PX + 34;
+  const x = (mm: number): number => END_PX + mm * k;
+  const onFace = (loop: readonly (readonly [number, number])[]): string =>
+    loop.map(([px, py]) => `${x(px)},${faceY + py * k}`).join(' ');
+  const onEdge = (loop: readonly (readonly [number, number])[]): string =>
+    loop
+      .map(([px, py]) => `${x(px)},${edgeY + (mirrored ? board.thicknessMm - py : py) * k}`)
+      .join(' ');
+  const near = mirrored ? board.right : board.left;
+  const segment = (mark: BoardMark, far: boolean) => (far === mirrored ? mark.left : mark.right);
+  const text = (mm: number): string => formatLength(mm, lengthFormat(display));
+  const ink = colour('ink');
+  const labels = labelled(board.marks, cuts, mirrored);
+  const summary = labels.map(({ name, at }) => `${name} at ${text(at)}`).join(', ');
+
+  return (
+    <ScrollView horizontal testID="board" className="rounded border border-grain bg-paper">
+      <View
+        role="img"
+        aria-label={`Board ${text(board.lengthMm)} long, from the upper end: ${summary}`}
+      >
+        <Svg width={width} height={height}>
+          <Defs>
+            <Pattern id="waste" width={7} height={7} patternUnits="userSpaceOnUse">
+              <Path d="M-1 8L8 -1" stroke={colour('soft')} strokeWidth={1} />
+            </Pattern>
+          </Defs>
+          <Tape lengthMm={board.lengthMm} k={k} display={display} />
+          <Rect
+            x={END_PX}
+            y={edgeY}
+            width={board.lengthMm * k}
+            height={edgePx}
+            fill="url(#waste)"
+          />
+          {board.edge.map((loop, i) => (
+            <Polygon
+              key={i}
+              points={onEdge(loop)}
+              fill={colour('wood')}
+              stroke={ink}
+              strokeWidth={1.5}
+            />
+          ))}
+          <Rect
+            x={END_PX}
+            y={faceY}
+            width={board.lengthMm * k}
+            height={FACE_PX}
+            fill="url(#waste)"
+            stroke={colour('edge')}
+          />
+          {near.map((loop, i) => (
+            <Polygon key={i} points={onFace(loop)} fill={colour('wood')} stroke={colour('wood')} />
+          ))}
+          <Line
+            x1={x(0)}
+            x2={x(board.lengthMm)}
+            y1={faceY - 1}
+            y2={faceY - 1}
+            stroke={colour(KIND_LOOK[kind].colour)}
+            strokeWidth={KIND_LOOK[kind].width}
+            strokeDasharray={[...KIND_LOOK[kind].dash]}
+          />
+          {board.marks.map((mark) =>
+            [true, false].map((far) => {
+              const line = segment(mark, far);
+              if (line === null) return null;
+              const [[x1, y1], [x2, y2]] = line;
+              return (
+                <Line
+                  key={`${mark.cut}${String(far)}`}
+                  x1={x(x1)}
+                  y1={faceY + y1 * k}
+                  x2={x(x2)}
+                  y2={faceY + y2 * k}
+                  stroke={ink}
+                  strokeWidth={far ? 1.2 : 2.6}
+                  strokeDasharray={far ? [4, 4] : []}
+                />
+              );
+            }),
+          )}
+          {labels.map(({ name, at }) => {
+            const last = at > board.lengthMm * 0.8;
+            return (
+              <G key={name}>
+                <Path
+                  d={`M${x(at)} ${TAPE_PX}l-5 8h10z M${x(at)} ${TAPE_PX}V${faceY}`}
+                  fill={colour('chalk')}
+                  stroke={colour('chalk')}
+                  strokeWidth={1}
+                />
+                <SvgText
+                  x={x(at) + (last ? -6 : 6)}
+                  y={faceY - 8}
+                  textAnchor={last ? 'end' : 'start'}
+                  fontSize={15}
+                  fontFamily="BarlowCondensed_600SemiBold"
+                  fill={ink}
+                >
+                  {`${name} ${text(at)}`}
+                </SvgText>
+              </G>
+            );
+          })}
+          <SvgText
+            x={x(board.lengthMm * 0.3)}
+            y={faceY + FACE_PX / 2}
+            fontSize={15}
+            fontFamily="SourceSans3_400Regular"
+            fill={colour('soft')}
+          >
+            crown this way ↑
+          </SvgText>
+          <SvgText
+            x={END_PX}
+            y={faceY + FACE_PX + 20}
+            fontSize={14}
+            fontFamily="SourceSans3_400Regular"
+            fill={colour('soft')}
+          >
+            {`upper end · ${mirrored ? 'right' : 'left'} face towards you`}
+          </SvgText>
+        </Svg>
+      </View>
+    </ScrollView>
+  );
+};

@@ -1,0 +1,247 @@
+import {
+  formatLength,
+  lengthFormat,
+  planLine,
+  type Job,
+  type Solution,
+  type Vec2,
+} from '@ogee/core';
+import { useMemo, useRef } from 'react';
+import { Pressable, View, type View as ViewRef } from 'react-native';
+import Svg, { G, Line, Path, Polygon, Text as SvgText } from 'react-native-svg';
+import { KIND_LOOK } from '../theme/kinds';
+import { useTheme } from '../theme/theme';
+import { fitPlan, nearest, type PlanTimber } from './plan-fit';
+
+const MARGIN_PX = 50;
+const TOUCH_PX = 28;
+const LABEL = { most: 13, least: 8 };
+
+interface PlanProps {
+  readonly job: Job;
+  readonly solution: Solution;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly selected: string | null;
+  readonly onPick: (mark: string) => void;
+}
+
+/** The line of text over a line, readable from below or from the right. */
+const uprightTurn = (from: Vec2, to: Vec2): number => {
+  const deg = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
+  return deg > 90 - 1e-9 ? deg - 180 : deg <= -90 - 1e-9 ? deg + 180 : deg;
+};
+
+const timbersOf = (solution: Solution, toPx: (p: Vec2) => Vec2): PlanTimber[] => {
+  const markOf = new Map(
+    solution.cuts.members.flatMap((entry) => entry.members.map((id) => [id, entry.mark] as const)),
+  );
+  return solution.members.map((member) => {
+    const [from, to] = planLine(member);
+    return {
+      id: member.id,
+      kind: member.kind,
+      mark: markOf.get(member.id) ?? '',
+      from: toPx(from),
+      to: toPx(to),
+    };
+  });
+};
+
+const Dimension = ({ from, to, text }: { from: Vec2; to: Vec2; text: string }) => {
+  const { colour } = useTheme();
+  const middle: Vec2 = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
+  const turn = uprightTurn(from, to);
+  const end = (p: Vec2) => `M${p[0] - 4} ${p[1] + 4}L${p[0] + 4} ${p[1] - 4}`;
+  return (
+    <G>
+      <Line
+        x1={from[0]}
+        y1={from[1]}
+        x2={to[0]}
+        y2={to[1]}
+        stroke={colour('soft')}
+        strokeWidth={1}
+      />
+      <Path d={end(from) + end(to)} stroke={colour('soft')} strokeWidth={1.5} />
+      <Halo at={middle} turn={turn} size={16} text={text} colour={colour('ink')} dy={5} />
+    </G>
+  );
+};
+
+const Halo = (props: {
+  readonly at: Vec2;
+  readonly turn: number;
+  readonly size: number;
+  readonly text: string;
+  readonly colour: string;
+  readonly dy: number;
+}) => {
+  const { colour } = useTheme();
+  const { at, turn, size, text, dy } = props;
+  const common = {
+    x: at[0],
+    y: at[1] + dy,
+    fontSize: size,
+    fontFamily: 'BarlowCondensed_600SemiBold',
+    textAnchor: 'middle' as const,
+    rotation: turn,
+    origin: `${at[0]}, ${at[1]}`,
+  };
+  return (
+    <>
+      <SvgText {...common} fill={colour('paper')} stroke={colour('paper')} strokeWidth={4}>
+        {text}
+      </SvgText>
+      <SvgText {...common} fill={props.colour}>
+        {text}
+      </SvgText>
+    </>
+  );
+};
+
+const TimberLine = ({ timber, picked }: { timber: PlanTimber; picked: boolean }) => {
+  const { colour } = useTheme();
+  const look = KIND_LOOK[timber.kind];
+  const { from, to } = timber;
+  const line = { x1: from[0], y1: from[1], x2: to[0], y2: to[1] };
+  return (
+    <G>
+      {picked && (
+        <Line {...line} stroke={colour('chalk', 0.45)} strokeWidth={14} strokeLinecap="round" />
+      )}
+      <Line
+        {...line}
+        stroke={colour(look.colour)}
+        strokeWidth={look.width}
+        strokeDasharray={[...look.dash]}
+      />
+    </G>
+  );
+};
+
+const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
+  const { colour } = useTheme();
+  const { from, to, kind, mark } = timber;
+  // Fascias are named off the middle, where the walls' names stand.
+  const share = kind === 'fascia' ? 0.08 : kind === 'ridge' || kind === 'hip' ? 0.5 : 0.42;
+  const own = kind === 'hip' || kind === 'ridge' ? LABEL.most : size;
+  return (
+    <Halo
+      at={[from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share]}
+      turn={uprightTurn(from, to)}
+      size={own}
+      text={mark}
+      colour={colour(KIND_LOOK[kind].colour)}
+      dy={own * 0.35}
+    />
+  );
+};
+
+/** The roof from above, to scale: every timber by its mark, touched to open its piece. */
+export const Plan = ({ job, solution, widthPx, heightPx, selected, onPick }: PlanProps) => {
+  const { colour } = useTheme();
+  const surface = useRef<ViewRef>(null);
+  const outlines = useMemo(
+    () => solution.roof.blocks.map((block) => block.sides.map((side) => side.start)),
+    [solution],
+  );
+  const eaves = useMemo(
+    () => solution.roof.blocks.flatMap((block) => block.faces.map((face) => face.polygon)),
+    [solution],
+  );
+  const fit = useMemo(
+    () =>
+      fitPlan(
+        eaves.flat().map((p): Vec2 => [p[0], p[1]]),
+        widthPx,
+        heightPx,
+        MARGIN_PX,
+      ),
+    [eaves, widthPx, heightPx],
+  );
+  const timbers = useMemo(() => timbersOf(solution, fit.toPx), [solution, fit]);
+  const size = Math.min(LABEL.most, Math.max(LABEL.least, job.framing.spacing * fit.pxPerMm * 0.9));
+  const points = (loop: readonly Vec2[]): string =>
+    loop.map((p) => fit.toPx(p).join(',')).join(' ');
+  const sides = solution.roof.blocks[0]?.sides ?? [];
+  const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
+
+  const touch = (event: { nativeEvent: { pageX: number; pageY: number } }): void => {
+    const box = (surface.current as unknown as HTMLElement).getBoundingClientRect();
+    const at: Vec2 = [
+      event.nativeEvent.pageX - window.scrollX - box.left,
+      event.nativeEvent.pageY - window.scrollY - box.top,
+    ];
+    const found = nearest(timbers, at, TOUCH_PX);
+    if (found !== null) onPick(found.mark);
+  };
+
+  const counts = solution.cuts.members.map((m) => `${m.count} ${m.mark}`).join(', ');
+  return (
+    <Pressable ref={surface} onPress={touch} focusable={false} testID="plan">
+      <View role="img" aria-label={`Roof plan to scale: ${counts}. The cut list opens each piece.`}>
+        <Svg width={widthPx} height={heightPx}>
+          {eaves.map((face, i) => (
+            <Polygon
+              key={i}
+              points={points(face.map((p): Vec2 => [p[0], p[1]]))}
+              fill={colour('wood', i % 2 === 0 ? 0.55 : 0.3)}
+              stroke={colour('edge')}
+              strokeWidth={1}
+            />
+          ))}
+          {outlines.map((outline, i) => (
+            <Polygon
+              key={i}
+              points={points(outline)}
+              fill="none"
+              stroke={colour('ink', 0.7)}
+              strokeWidth={1.5}
+              strokeDasharray={[3, 3]}
+            />
+          ))}
+          {timbers.map((timber) => (
+            <TimberLine key={timber.id} timber={timber} picked={timber.mark === selected} />
+          ))}
+          {/* Names over all lines, the hips' and the ridge's on top. */}
+          {named.map((timber) => (
+            <TimberName key={timber.id} timber={timber} size={size} />
+          ))}
+          {sides.slice(0, 2).map((side) => {
+            const out = side.overhangMm + 34 / fit.pxPerMm;
+            const shift = (p: Vec2): Vec2 =>
+              fit.toPx([p[0] - side.inward[0] * out, p[1] - side.inward[1] * out]);
+            return (
+              <Dimension
+                key={side.index}
+                from={shift(side.start)}
+                to={shift(side.end)}
+                text={text(side.lengthMm)}
+              />
+            );
+          })}
+          {sides.map((side) => {
+            const out = side.overhangMm + 10 / fit.pxPerMm;
+            const at = fit.toPx([
+              side.start[0] + (side.along[0] * side.lengthMm) / 2 - side.inward[0] * out,
+              side.start[1] + (side.along[1] * side.lengthMm) / 2 - side.inward[1] * out,
+            ]);
+            const turn = uprightTurn(fit.toPx(side.start), fit.toPx(side.end));
+            return (
+              <Halo
+                key={side.index}
+                at={at}
+                turn={turn}
+                size={13}
+                text={`wall ${side.index + 1}${side.roof === 'gable' ? ' · gable' : ''}`}
+                colour={colour('soft')}
+                dy={4}
+              />
+            );
+          })}
+        </Svg>
+      </View>
+    </Pressable>
+  );
+};

@@ -1,0 +1,59 @@
+import { usePathname, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import ZoomIn from 'lucide-react-native/icons/zoom-in';
+import ZoomOut from 'lucide-react-native/icons/zoom-out';
+import { useOpenJob } from '../data/open-job';
+import { Plan } from '../draw/plan';
+import { IconButton } from '../ui/button';
+import { Loading } from '../ui/states';
+
+const ZOOMS = [1, 1.6, 2.6, 4] as const;
+
+/** The plan in the room it is given, zoomed by buttons and scrolled by thumb. */
+export const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
+  const { id, job, solution, stale, problems } = useOpenJob();
+  const router = useRouter();
+  const path = usePathname();
+  const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
+  const [zoom, setZoom] = useState(0);
+  const factor = ZOOMS[zoom] ?? 1;
+  const chosen = path.split('/cuts/')[1];
+  return (
+    <View
+      className={`${heightPx === undefined ? 'flex-1' : ''} ${stale ? 'opacity-50' : ''}`}
+      style={heightPx === undefined ? undefined : { height: heightPx }}
+      onLayout={(event) => setRoom(event.nativeEvent.layout)}
+    >
+      {solution === null && problems.length === 0 && <Loading what="Working the roof out …" />}
+      {solution !== null && room !== null && (
+        <ScrollView horizontal contentContainerStyle={{ width: room.width * factor }}>
+          <ScrollView contentContainerStyle={{ height: room.height * factor }}>
+            <Plan
+              job={job}
+              solution={solution}
+              widthPx={room.width * factor}
+              heightPx={room.height * factor}
+              selected={chosen === undefined ? null : decodeURIComponent(chosen)}
+              onPick={(mark) => router.navigate(`/job/${id}/cuts/${mark}`)}
+            />
+          </ScrollView>
+        </ScrollView>
+      )}
+      <View className="absolute bottom-1 right-1 flex-row rounded bg-sheet">
+        <IconButton
+          label="Smaller plan"
+          icon={ZoomOut}
+          disabled={zoom === 0}
+          onPress={() => setZoom(zoom - 1)}
+        />
+        <IconButton
+          label="Larger plan"
+          icon={ZoomIn}
+          disabled={zoom === ZOOMS.length - 1}
+          onPress={() => setZoom(zoom + 1)}
+        />
+      </View>
+    </View>
+  );
+};

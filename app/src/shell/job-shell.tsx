@@ -1,0 +1,117 @@
+import { usePathname, useRouter } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
+import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import History from 'lucide-react-native/icons/clock-arrow-left';
+import { CutListView } from '../cuts/cut-list';
+import { useOpenJob } from '../data/open-job';
+import { RoofPlan } from '../roof/roof-plan';
+import { ThemeButton } from '../theme/theme-button';
+import { IconButton } from '../ui/button';
+import { Figure, Title, Words } from '../ui/text';
+import { useWide } from '../ui/use-wide';
+import { ConflictBar, StaleBar } from './bars';
+import { DisplaySwitch } from './display-switch';
+import { PlaceBar } from './place-bar';
+import { SaveMark } from './save-mark';
+import { SHORTCUTS, useShortcuts } from './use-shortcuts';
+
+const Head = ({ wide }: { wide: boolean }) => {
+  const { id, job } = useOpenJob();
+  const router = useRouter();
+  return (
+    <View
+      role="banner"
+      className="flex-row items-center gap-1 border-b border-grain bg-sheet px-1 py-1"
+    >
+      <IconButton label="All jobs" icon={ArrowLeft} onPress={() => router.navigate('/')} />
+      <View className={wide ? 'w-64' : 'min-w-0 flex-1'}>
+        <Title level={1} className="text-xl" numberOfLines={1}>
+          {job.name}
+        </Title>
+        <SaveMark />
+      </View>
+      {wide && (
+        <View className="flex-1 items-center">
+          <PlaceBar jobId={id} wide />
+        </View>
+      )}
+      <DisplaySwitch />
+      <IconButton
+        label="History"
+        icon={History}
+        onPress={() => router.navigate(`/job/${id}/history`)}
+      />
+      {wide && <ThemeButton />}
+    </View>
+  );
+};
+
+const ShortcutHelp = () => (
+  <View
+    role="dialog"
+    aria-label="Keyboard shortcuts"
+    className="absolute bottom-4 left-4 gap-1 rounded border border-edge bg-sheet p-4"
+  >
+    {SHORTCUTS.map(([key, what]) => (
+      <View key={key} className="flex-row gap-3">
+        <Figure className="w-16">{key}</Figure>
+        <Words>{what}</Words>
+      </View>
+    ))}
+  </View>
+);
+
+/** Wide: list on the left, drawing in the middle, the place or the piece's sheet on the right. */
+const WideBody = ({ children }: { children: ReactNode }) => {
+  const { id, job, solution } = useOpenJob();
+  const router = useRouter();
+  const chosen = usePathname().split('/cuts/')[1];
+  const open = (mark: string) => router.navigate(`/job/${id}/cuts/${mark}`);
+  return (
+    <View className="min-h-0 flex-1 flex-row">
+      <ScrollView className="w-[330px] flex-none border-r border-grain bg-sheet py-2">
+        {solution !== null && (
+          <CutListView
+            members={solution.cuts.members}
+            display={job.display}
+            chosen={chosen === undefined ? null : decodeURIComponent(chosen)}
+            onOpen={open}
+          />
+        )}
+      </ScrollView>
+      <View className="min-w-0 flex-1">
+        <RoofPlan />
+      </View>
+      <ScrollView className="w-[430px] flex-none border-l border-grain bg-sheet" role="main">
+        <View className="p-4">{children}</View>
+      </ScrollView>
+    </View>
+  );
+};
+
+/** A job, open: its head, what needs saying, and one of its places. */
+export const JobShell = ({ children }: { children: ReactNode }) => {
+  const { id } = useOpenJob();
+  const wide = useWide();
+  const [help, setHelp] = useState(false);
+  useShortcuts(setHelp);
+  return (
+    <View className="flex-1">
+      <Head wide={wide} />
+      <ConflictBar />
+      <StaleBar />
+      {wide ? (
+        <WideBody>{children}</WideBody>
+      ) : (
+        <>
+          <ScrollView className="flex-1" role="main" contentContainerClassName="p-4">
+            {children}
+          </ScrollView>
+          <PlaceBar jobId={id} wide={false} />
+        </>
+      )}
+      {help && <ShortcutHelp />}
+    </View>
+  );
+};

@@ -1,0 +1,45 @@
+import { useRouter, usePathname } from 'expo-router';
+import { useEffect } from 'react';
+import { useOpenJob } from '../data/open-job';
+import { PLACES } from './places';
+import { otherAngles, otherUnits } from './display-switch';
+
+export const SHORTCUTS: readonly (readonly [string, string])[] = [
+  ['1 – 4', 'Site, Roof, Timber, Cuts'],
+  ['J / K', 'next and previous piece'],
+  ['U', 'feet and inches, or millimetres'],
+  ['A', 'square pairs, or degrees'],
+  ['?', 'show or hide this list'],
+  ['Esc', 'hide this list'],
+];
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement;
+
+/** Keys for the wide screen; silent while somebody types in a field. */
+export const useShortcuts = (showHelp: (change: (shown: boolean) => boolean) => void): void => {
+  const { id, edit, solution } = useOpenJob();
+  const router = useRouter();
+  const path = usePathname();
+  useEffect(() => {
+    const step = (by: number): void => {
+      const marks = solution?.cuts.members.map((entry) => entry.mark) ?? [];
+      const here = marks.indexOf(decodeURIComponent(path.split('/cuts/')[1] ?? ''));
+      const next = marks[here === -1 ? 0 : Math.min(marks.length - 1, Math.max(0, here + by))];
+      if (next !== undefined) router.navigate(`/job/${id}/cuts/${next}`);
+    };
+    const press = (event: KeyboardEvent): void => {
+      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const place = PLACES[Number(event.key) - 1];
+      if (place !== undefined) router.navigate(`/job/${id}/${place.path}`);
+      else if (event.key === 'j') step(1);
+      else if (event.key === 'k') step(-1);
+      else if (event.key === 'u') edit(otherUnits);
+      else if (event.key === 'a') edit(otherAngles);
+      else if (event.key === '?') showHelp((shown) => !shown);
+      else if (event.key === 'Escape') showHelp(() => false);
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [id, edit, solution, router, path, showHelp]);
+};

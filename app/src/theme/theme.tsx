@@ -1,0 +1,68 @@
+import { vars } from 'nativewind';
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useColorScheme, View } from 'react-native';
+import palette from './palette.json';
+
+export type ColourName = keyof (typeof palette)['light'];
+export type ThemeChoice = 'system' | 'light' | 'dark';
+
+interface Theme {
+  readonly dark: boolean;
+  readonly choice: ThemeChoice;
+  readonly choose: (choice: ThemeChoice) => void;
+  /** A palette colour for drawings, as CSS. */
+  readonly colour: (name: ColourName, alpha?: number) => string;
+}
+
+const ThemeContext = createContext<Theme | null>(null);
+
+const KEY = 'ogee.theme';
+
+const stored = (): ThemeChoice => {
+  const found = localStorage.getItem(KEY);
+  return found === 'light' || found === 'dark' ? found : 'system';
+};
+
+/** Light, dark or the machine's own choice; remembered on this device. */
+export const ThemeProvider = ({ children }: { children: ReactNode }) => {
+  const system = useColorScheme();
+  const [choice, setChoice] = useState<ThemeChoice>(stored);
+  const dark = choice === 'system' ? system === 'dark' : choice === 'dark';
+  const set = dark ? palette.dark : palette.light;
+
+  useEffect(() => {
+    const root = document.documentElement;
+    for (const [name, rgb] of Object.entries(set)) root.style.setProperty(`--${name}`, rgb);
+    document.body.style.background = `rgb(${set.paper})`;
+    root.style.colorScheme = dark ? 'dark' : 'light';
+  }, [dark, set]);
+
+  const theme = useMemo<Theme>(
+    () => ({
+      dark,
+      choice,
+      choose: (next) => {
+        localStorage.setItem(KEY, next);
+        setChoice(next);
+      },
+      colour: (name, alpha = 1) => `rgba(${set[name].split(' ').join(',')},${alpha})`,
+    }),
+    [dark, choice, set],
+  );
+  const variables = Object.fromEntries(
+    Object.entries(set).map(([name, rgb]) => [`--${name}`, rgb]),
+  );
+  return (
+    <ThemeContext.Provider value={theme}>
+      <View style={vars(variables)} className="h-full w-full flex-1 bg-paper">
+        {children}
+      </View>
+    </ThemeContext.Provider>
+  );
+};
+
+export const useTheme = (): Theme => {
+  const theme = useContext(ThemeContext);
+  if (theme === null) throw new Error('useTheme outside ThemeProvider');
+  return theme;
+};

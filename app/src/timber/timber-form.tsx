@@ -1,0 +1,231 @@
+import type { Job } from '@ogee/core';
+import { View } from 'react-native';
+import { useOpenJob } from '../data/open-job';
+import { Button } from '../ui/button';
+import { Choice } from '../ui/choice';
+import { LengthField, Stepper } from '../ui/fields';
+import { Small, Title } from '../ui/text';
+
+type Framing = Job['framing'];
+type Sized = 'common' | 'hip' | 'ridge' | 'fascia';
+
+const NAMES: Readonly<Record<Sized, string>> = {
+  common: 'Commons and jacks',
+  hip: 'Hips',
+  ridge: 'Ridge',
+  fascia: 'Fascia',
+};
+
+const Stock = ({ name }: { name: Sized }) => {
+  const { job, edit, problemAt } = useOpenJob();
+  const stock = job.timber[name];
+  const set = (next: { thickness: number; depth: number }) =>
+    edit((now) => ({ ...now, timber: { ...now.timber, [name]: next } }));
+  if (stock === undefined) {
+    const problem = problemAt(`timber.${name}`);
+    return (
+      <View className="gap-1">
+        <Button
+          label={`Give a size for ${NAMES[name].toLowerCase()}`}
+          onPress={() => set({ ...job.timber.common })}
+        />
+        {problem !== undefined && <Small className="text-pencil">{problem}</Small>}
+      </View>
+    );
+  }
+  return (
+    <View className="gap-1">
+      <Title level={3}>{NAMES[name]}</Title>
+      <View className="flex-row gap-3">
+        <View className="flex-1">
+          <LengthField
+            label="Thickness"
+            size="timber"
+            path={`timber.${name}.thickness`}
+            value={stock.thickness}
+            onValue={(thickness) => set({ ...stock, thickness })}
+          />
+        </View>
+        <View className="flex-1">
+          <LengthField
+            label="Depth"
+            size="timber"
+            path={`timber.${name}.depth`}
+            value={stock.depth}
+            onValue={(depth) => set({ ...stock, depth })}
+          />
+        </View>
+      </View>
+    </View>
+  );
+};
+
+type School = 'hap' | 'width' | 'depthFraction';
+
+const schoolOf = (seat: Framing['seat']): School =>
+  'hap' in seat ? 'hap' : 'width' in seat ? 'width' : 'depthFraction';
+
+const Seat = () => {
+  const { job, edit, solution, problemAt } = useOpenJob();
+  const { seat } = job.framing;
+  const set = (next: Framing['seat']) =>
+    edit((now) => ({ ...now, framing: { ...now.framing, seat: next } }));
+  const worked = solution?.cuts.members.find((m) => m.seat !== null && m.kind !== 'hip')?.seat;
+  // Changing the school keeps the seat that stands there now.
+  const change = (school: School): void => {
+    if (school === 'hap') set({ hap: Math.round(worked?.hap ?? 100) });
+    else if (school === 'width') set({ width: Math.round(worked?.width ?? 89) });
+    else set({ depthFraction: 0.25 });
+  };
+  return (
+    <View className="gap-3">
+      <Choice
+        label="Seat"
+        value={schoolOf(seat)}
+        options={[
+          { value: 'depthFraction', label: 'Share of depth' },
+          { value: 'width', label: 'Seat width' },
+          { value: 'hap', label: 'Height above plate' },
+        ]}
+        onChange={change}
+        help="Three ways to settle one notch. A quarter of the depth is the default because it stays inside the usual limit; a fixed width gives full bearing; a fixed height matches an existing roof."
+      />
+      {'hap' in seat && (
+        <LengthField
+          label="Height above plate"
+          size="timber"
+          path="framing.seat.hap"
+          value={seat.hap}
+          onValue={(hap) => set({ hap })}
+        />
+      )}
+      {'width' in seat && (
+        <LengthField
+          label="Seat width, level"
+          size="timber"
+          path="framing.seat.width"
+          value={seat.width}
+          onValue={(width) => set({ width })}
+        />
+      )}
+      {'depthFraction' in seat && (
+        <Stepper
+          label="Notch, share of the depth"
+          value={Math.round(seat.depthFraction * 100)}
+          step={1}
+          min={5}
+          max={60}
+          unit=" %"
+          onValue={(share) => set({ depthFraction: share / 100 })}
+          help={
+            problemAt('framing.seat.depthFraction') ??
+            'Past 25 % the local code or an engineer has to agree.'
+          }
+        />
+      )}
+    </View>
+  );
+};
+
+/** What it is built of: actual sizes, spacing, the crew's ways, what the saw can do. */
+export const TimberForm = () => {
+  const { job, edit } = useOpenJob();
+  const { framing, timber, display } = job;
+  const set = (change: Partial<Framing>) =>
+    edit((now) => ({ ...now, framing: { ...now.framing, ...change } }));
+  return (
+    <View className="gap-6">
+      <View>
+        <Title>Sizes</Title>
+        <Small>
+          Actual sizes as measured, not nominal ones. What size is strong enough belongs to the
+          local code and an engineer.
+        </Small>
+      </View>
+      <Stock name="common" />
+      <Stock name="hip" />
+      <Stock name="ridge" />
+      <Stock name="fascia" />
+      <LengthField
+        label="Plate width"
+        size="timber"
+        path="timber.plateWidth"
+        value={timber.plateWidth ?? 0}
+        onValue={(plateWidth) => edit((now) => ({ ...now, timber: { ...now.timber, plateWidth } }))}
+      />
+      <Title>Layout</Title>
+      <LengthField
+        label="Spacing, on centre"
+        size="timber"
+        path="framing.spacing"
+        value={framing.spacing}
+        onValue={(spacing) => set({ spacing })}
+      />
+      <Choice
+        label="Counted from"
+        value={framing.layout}
+        options={[
+          { value: 'ridge', label: 'Ridge ends' },
+          { value: 'corner', label: 'Plate corners' },
+        ]}
+        onChange={(layout) => set({ layout })}
+        help="From the ridge, the longest jack stands a whole space from the common (the default). From the corner, sheets start full at the corner."
+      />
+      <LengthField
+        label="Shortest jack"
+        size="timber"
+        path="framing.shortestJack"
+        value={framing.shortestJack}
+        onValue={(shortestJack) => set({ shortestJack })}
+        help="Shorter ones are left out; blocking carries the corner."
+      />
+      <Seat />
+      <Title>The crew’s ways</Title>
+      <Choice
+        label="Top of the hip"
+        value={framing.hipTop}
+        options={[
+          { value: 'drop', label: 'Dropped' },
+          { value: 'back', label: 'Backed' },
+          { value: 'none', label: 'Neither' },
+        ]}
+        onChange={(hipTop) => set({ hipTop })}
+        help="Dropping lowers the hip until its square corners meet the roof planes: one deeper seat, no bevel (the default). Backing bevels its top instead."
+      />
+      <Choice
+        label="Hip at the ridge"
+        value={framing.hipAtRidge}
+        options={[
+          { value: 'to-commons', label: 'Between commons' },
+          { value: 'to-ridge', label: 'On the ridge' },
+        ]}
+        onChange={(hipAtRidge) => set({ hipAtRidge })}
+        help="Between the king common and the first common, with two cheeks (the default, self-centring); or one cheek on the ridge’s side, the first commons nipped to pass."
+      />
+      <Stepper
+        label="The saw tilts to"
+        value={job.saw.maxTilt}
+        step={1}
+        min={0}
+        max={70}
+        unit="°"
+        onValue={(maxTilt) => edit((now) => ({ ...now, saw: { maxTilt } }))}
+        help="Cuts past this are pointed out, with another way to make them."
+      />
+      {display.units === 'imperial' && (
+        <Choice
+          label="Round figures to"
+          value={String(display.fraction)}
+          options={['8', '16', '32'].map((value) => ({ value, label: `1/${value}″` }))}
+          onChange={(value) =>
+            edit((now) => ({
+              ...now,
+              display: { ...now.display, fraction: value === '8' ? 8 : value === '32' ? 32 : 16 },
+            }))
+          }
+          help="Rounding is for reading only; the numbers behind stay exact."
+        />
+      )}
+    </View>
+  );
+};

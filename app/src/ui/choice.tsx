@@ -1,0 +1,49 @@
+import { Pressable, Text, View } from 'react-native';
+import { Small, Strong } from './text';
+
+interface Option<T extends string> {
+  readonly value: T;
+  readonly label: string;
+}
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly Option<T>[];
+  readonly onChange: (value: T) => void;
+  /** What the choice means, where the trade's schools differ. */
+  readonly help?: string;
+  readonly hideLabel?: boolean;
+}
+
+/** One of a few: all in sight, the chosen one inked in. */
+export const Choice = <T extends string>(props: ChoiceProps<T>) => {
+  const { label, value, options, onChange, help, hideLabel } = props;
+  return (
+    <View className="gap-1">
+      {hideLabel !== true && <Strong>{label}</Strong>}
+      <View role="radiogroup" aria-label={label} className="flex-row flex-wrap gap-2">
+        {options.map((option) => {
+          const chosen = option.value === value;
+          return (
+            <Pressable
+              key={option.value}
+              role="radio"
+              aria-checked={chosen}
+              onPress={() => onChange(option.value)}
+              className={`min-h-[48px] min-w-[48px] flex-grow items-center justify-center rounded border px-3 ${chosen ? 'border-chalk bg-wash' : 'border-grain bg-sheet'}`}
+            >
+              <Text
+                className={`text-base ${chosen ? 'font-strong text-ink' : 'font-words text-chalk'}`}
+              >
+                {chosen ? '✓ ' : ''}
+                {option.label}
+              </Text>
+            </Pressable>
+          );
+        })}
+      </View>
+      {help !== undefined && <Small>{help}</Small>}
+    </View>
+  );
+};

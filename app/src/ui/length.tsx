@@ -1,0 +1,77 @@
+import { formatLength, splitImperial, type Job } from '@ogee/core';
+import { Text, View } from 'react-native';
+import { Figure } from './text';
+
+type Display = Job['display'];
+
+interface LengthProps {
+  readonly mm: number;
+  readonly display: Display;
+  readonly size?: 'large' | 'middle' | 'small';
+  /** Says how far the shown figure is off the true one. */
+  readonly showLoss?: boolean;
+}
+
+const SIZES = {
+  large: { whole: 'text-5xl', part: 'text-2xl', loss: 'text-sm' },
+  middle: { whole: 'text-2xl', part: 'text-base', loss: 'text-xs' },
+  small: { whole: 'text-lg', part: 'text-sm', loss: 'text-xs' },
+} as const;
+
+/** Whole millimetres; the rest is what rounding took, said beside it. */
+const METRIC = { style: 'mm', places: 0 } as const;
+
+const Fraction = ({ top, bottom, size }: { top: number; bottom: number; size: string }) => (
+  <View className="mx-1 items-center">
+    <Text className={`font-figures leading-none text-ink ${size}`}>{top}</Text>
+    <View className="h-[2px] w-full bg-ink" />
+    <Text className={`font-figures leading-none text-ink ${size}`}>{bottom}</Text>
+  </View>
+);
+
+const lossText = (mm: number, display: Display): string => {
+  const loss =
+    display.units === 'imperial' ? splitImperial(mm, display.fraction).lossMm : Math.round(mm) - mm;
+  if (Math.abs(loss) < 0.05) return 'exact';
+  return `rounded ${loss > 0 ? 'up' : 'down'} ${Math.abs(loss).toFixed(1)} mm`;
+};
+
+/** A length for the eye: big, feet and inches with a stacked fraction, or millimetres; its rounding in sight. */
+export const Length = ({ mm, display, size = 'middle', showLoss = false }: LengthProps) => {
+  const style = SIZES[size];
+  const spoken = formatLength(
+    mm,
+    display.units === 'imperial' ? { style: 'feet-inches', denominator: display.fraction } : METRIC,
+  );
+  const parts = splitImperial(mm, display.fraction);
+  const feet = parts.feet > 0 ? `${parts.feet}′ ` : '';
+  const inches =
+    parts.feet > 0 || parts.inches > 0 || parts.numerator === 0 ? String(parts.inches) : '';
+  return (
+    <View>
+      <View role="img" aria-label={spoken} className="flex-row items-center">
+        {display.units === 'imperial' ? (
+          <>
+            <Figure className={style.whole}>
+              {parts.negative ? '−' : ''}
+              {feet}
+              {inches}
+            </Figure>
+            {parts.numerator > 0 && (
+              <Fraction top={parts.numerator} bottom={parts.denominator} size={style.part} />
+            )}
+            <Figure className={style.whole}>″</Figure>
+          </>
+        ) : (
+          <>
+            <Figure className={style.whole}>{Math.round(mm)}</Figure>
+            <Figure className={`ml-1 ${style.part}`}>mm</Figure>
+          </>
+        )}
+      </View>
+      {showLoss && (
+        <Text className={`font-words text-soft ${style.loss}`}>{lossText(mm, display)}</Text>
+      )}
+    </View>
+  );
+};

@@ -5,9 +5,10 @@ import { BarlowCondensed_600SemiBold } from '@expo-google-fonts/barlow-condensed
 import { SourceSans3_400Regular } from '@expo-google-fonts/source-sans-3/400Regular';
 import { SourceSans3_600SemiBold } from '@expo-google-fonts/source-sans-3/600SemiBold';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { Slot } from 'expo-router';
+import { Slot, type ErrorBoundaryProps } from 'expo-router';
 import { useState } from 'react';
 import { ThemeProvider } from '../src/theme/theme';
+import { Standstill } from '../src/ui/states';
 
 export default function RootLayout() {
   useFonts({
@@ -25,5 +26,18 @@ export default function RootLayout() {
         <Slot />
       </ThemeProvider>
     </QueryClientProvider>
+  );
+}
+
+/** Our own defect: the work is kept, the screen can be tried again. */
+export function ErrorBoundary({ error, retry }: ErrorBoundaryProps) {
+  return (
+    <ThemeProvider>
+      <Standstill
+        title="This screen failed"
+        text={`What you entered is kept on this device. (${error.message})`}
+        action={{ label: 'Try again', onPress: () => void retry() }}
+      />
+    </ThemeProvider>
   );
 }

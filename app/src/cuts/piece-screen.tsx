@@ -38,7 +38,12 @@ export const PieceScreen = ({ mark }: { mark: string }) => {
   };
   return (
     <View className="gap-4">
-      <PieceSheet entry={entry} notes={notes} display={job.display} />
+      <PieceSheet
+        entry={entry}
+        notes={notes}
+        display={job.display}
+        backed={job.framing.hipTop === 'back'}
+      />
       <View className="flex-row justify-between gap-2">
         {to(-1)}
         <Button label="List" icon={List} onPress={toList} />

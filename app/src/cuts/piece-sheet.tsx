@@ -25,6 +25,8 @@ interface SheetProps {
   readonly entry: CutListEntry;
   readonly notes: CutList['notes'];
   readonly display: Display;
+  /** The job backs its hips. */
+  readonly backed: boolean;
 }
 
 const LENGTHS = [
@@ -35,7 +37,7 @@ const LENGTHS = [
   ['theory', 'Theory line', 'before anything is taken off'],
 ] as const;
 
-const Lengths = ({ entry, display }: Omit<SheetProps, 'notes'>) => (
+const Lengths = ({ entry, display }: Pick<SheetProps, 'entry' | 'display'>) => (
   <View>
     <Worked
       name="long point"
@@ -134,7 +136,7 @@ const CutCard = ({
   );
 };
 
-const Numbers = ({ entry, display }: Omit<SheetProps, 'notes'>) => {
+const Numbers = ({ entry, display }: Pick<SheetProps, 'entry' | 'display'>) => {
   const row = (name: string, field: string, text: string) => (
     <View key={field} className="border-t border-grain">
       <Worked name={name} steps={entry.working[field] ?? []} display={display}>
@@ -163,7 +165,7 @@ const Numbers = ({ entry, display }: Omit<SheetProps, 'notes'>) => {
 };
 
 /** Everything to saw one kind of piece: the marked board, the steps of the hands, each number with its working. */
-export const PieceSheet = ({ entry, notes, display }: SheetProps) => {
+export const PieceSheet = ({ entry, notes, display, backed }: SheetProps) => {
   const { board, hands } = entry;
   const [hand, setHand] = useState<'left' | 'right'>(board.hand === 'right' ? 'right' : 'left');
   const handed = hands.left + hands.right > 0;
@@ -207,7 +209,7 @@ export const PieceSheet = ({ entry, notes, display }: SheetProps) => {
       <Lengths entry={entry} display={display} />
       <View>
         <Title level={3}>Steps</Title>
-        {stepsFor(entry, mirrored, display).map((step, i) => (
+        {stepsFor(entry, mirrored, backed, display).map((step, i) => (
           <View key={i} className="flex-row gap-3 border-t border-grain py-2">
             <Figure className="w-6 text-2xl text-soft">{i + 1}</Figure>
             <Words className="flex-1">{step}</Words>

@@ -20,8 +20,20 @@ const setting = (cut: CutEntry, display: Display): string => {
     : `${face} from square across`;
 };
 
-const tilt = (cut: CutEntry): string =>
-  isTilted(cut) ? `; saw tilted ${formatDegrees(cut.faceTilt)}` : '; saw upright';
+/** How the saw stands, and which way it leans, seen from the face towards you. */
+const tilt = (entry: CutListEntry, index: number, mirrored: boolean): string => {
+  const cut = entry.cuts[index];
+  if (cut === undefined || !isTilted(cut)) return 'saw upright';
+  const edge = entry.board.marks.find((mark) => mark.cut === index)?.topEdge;
+  const [near, far] = [edge?.[mirrored ? 1 : 0], edge?.[mirrored ? 0 : 1]];
+  const lean =
+    near == null || far == null
+      ? 'to meet the other cheek in the middle'
+      : near < far === (cut.at === 'top')
+        ? 'leaning in, so that the far face ends shorter'
+        : 'leaning out, so that the far face ends longer';
+  return `saw tilted ${formatDegrees(cut.faceTilt)}, ${lean}`;
+};
 
 const at = (entry: CutListEntry, index: number, mirrored: boolean, display: Display): string => {
   const edge = entry.board.marks.find((mark) => mark.cut === index)?.topEdge;
@@ -30,45 +42,51 @@ const at = (entry: CutListEntry, index: number, mirrored: boolean, display: Disp
   return reading == null ? '' : formatLength(reading, lengthFormat(display));
 };
 
-const endSteps = (entry: CutListEntry, mirrored: boolean, display: Display): string[] => {
-  const steps: string[] = [];
-  for (const [i, cut] of entry.cuts.entries()) {
-    const before = entry.cuts[i - 1];
-    const double = before?.at === cut.at;
-    const where = at(entry, i, mirrored, display);
-    if (cut.at === 'seat') continue;
-    if (cut.at === 'heel') {
-      const seat = entry.cuts.find((one) => one.at === 'seat');
-      steps.push(
-        `Heel: from ${where} on the top edge, ${setting(cut, display)}, right across the face. ` +
-          (entry.seat === null || seat === undefined
-            ? ''
-            : `Down it from the top edge measure ${formatLength(entry.seat.hap, lengthFormat(display))}, the height above plate; from there the seat, ${setting(seat, display)}, out to the lower edge. Saw to the corner and no further: past it the notch starts a split.`),
-      );
-    } else if (double) {
-      steps.push(
-        `Second ${cut.name}: the same on the other face${tilt(cut)}, to meet the first in the middle.`,
-      );
-    } else {
-      steps.push(
-        `${cut.name[0]?.toUpperCase() ?? ''}${cut.name.slice(1)}: from ${where} on the top edge, ${setting(cut, display)}${tilt(cut)}.`,
-      );
-    }
-  }
-  return steps;
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+const heelSteps = (
+  entry: CutListEntry,
+  where: string,
+  heel: CutEntry,
+  display: Display,
+): string[] => {
+  const line = `Heel: from ${where} on the top edge, ${setting(heel, display)}, across the face.`;
+  const seat = entry.cuts.find((one) => one.at === 'seat');
+  if (entry.seat === null || seat === undefined) return [line];
+  const down = formatLength(entry.seat.hap, lengthFormat(display));
+  return [
+    line,
+    `Seat: measure ${down} down the heel line from the top edge, the height above plate. From there ${setting(seat, display)}, out to the lower edge. Saw to the corner and no further: past it the notch starts a split.`,
+  ];
 };
 
-/** What the hands do, in order. `mirrored` is for the hand that is not drawn. */
-export const stepsFor = (entry: CutListEntry, mirrored: boolean, display: Display): string[] => {
+const cutSteps = (entry: CutListEntry, mirrored: boolean, display: Display): string[] =>
+  entry.cuts.flatMap((cut, i) => {
+    if (cut.at === 'seat') return [];
+    const where = at(entry, i, mirrored, display);
+    if (cut.at === 'heel') return heelSteps(entry, where, cut, display);
+    const saw = tilt(entry, i, mirrored);
+    return entry.cuts[i - 1]?.at === cut.at
+      ? [`Turn the board. Second ${cut.name}: from ${where}, ${setting(cut, display)}; ${saw}.`]
+      : [`${capital(cut.name)}: from ${where} on the top edge, ${setting(cut, display)}; ${saw}.`];
+  });
+
+/** What the hands do, in order. `mirrored` is for the hand that is not drawn; `backed` bevels a hip's top. */
+export const stepsFor = (
+  entry: CutListEntry,
+  mirrored: boolean,
+  backed: boolean,
+  display: Display,
+): string[] => {
   const blank = formatLength(entry.length.blank, lengthFormat(display));
   const steps = [
     `Take a board at least ${blank} long. Sight along it and turn the crown up.`,
     `Lay it ${mirrored ? 'right' : 'left'} face towards you, upper end at your left. Hook the tape on the upper end.`,
-    ...endSteps(entry, mirrored, display),
+    ...cutSteps(entry, mirrored, display),
   ];
-  if (entry.backing !== null && entry.drop === 0 && entry.cuts.some((cut) => cut.at === 'seat')) {
+  if (entry.backing !== null && backed) {
     steps.push(
-      `Back the top edge: bevel ${formatDegrees(entry.backing[0])} and ${formatDegrees(entry.backing[1])} from its middle line, if the hip is to be backed.`,
+      `Back the top edge: bevel ${formatDegrees(entry.backing[0])} and ${formatDegrees(entry.backing[1])} down from its middle line.`,
     );
   }
   steps.push(`Pencil ${entry.mark} on it before it leaves the trestles.`);

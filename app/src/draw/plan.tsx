@@ -161,6 +161,8 @@ export const Plan = ({ job, solution, widthPx, heightPx, selected, onPick }: Pla
     [eaves, widthPx, heightPx],
   );
   const timbers = useMemo(() => timbersOf(solution, fit.toPx), [solution, fit]);
+  const major = (timber: PlanTimber): boolean => timber.kind === 'hip' || timber.kind === 'ridge';
+  const named = [...timbers.filter((one) => !major(one)), ...timbers.filter(major)];
   const size = Math.min(LABEL.most, Math.max(LABEL.least, job.framing.spacing * fit.pxPerMm * 0.9));
   const points = (loop: readonly Vec2[]): string =>
     loop.map((p) => fit.toPx(p).join(',')).join(' ');

@@ -79,7 +79,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
     <View className="gap-1">
       <Strong nativeID={`${id}-label`}>{label}</Strong>
       <View
-        className={`rounded border bg-sheet px-3 ${fault === undefined ? 'border-edge' : 'border-pencil'}`}
+        className={`rounded border bg-sheet px-3 ${fault !== undefined ? 'border-pencil' : draft !== null ? 'border-chalk' : 'border-edge'} ${draft !== null ? 'border-2' : ''}`}
       >
         <TextInput
           value={text}
@@ -94,7 +94,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
           aria-describedby={`${id}-echo`}
           aria-invalid={fault !== undefined}
           testID={testID}
-          className="h-12 bg-transparent font-figures text-2xl text-ink outline-none"
+          className="h-12 bg-transparent font-figures text-2xl text-ink"
         />
         {draft !== null && (
           <View className="pb-2" onPointerDown={(event) => event.preventDefault()}>

@@ -1,4 +1,5 @@
 import { KINDS_IN_ORDER, type Framing, type Kind } from '../frame';
+import { CUT_ALIKE_MM } from '../geom';
 import type { Job } from '../job';
 import { degrees } from '../units';
 import { readCut } from './angles';
@@ -115,7 +116,7 @@ export const cutList = (job: Job, framing: Framing): CutList => {
   const members = KINDS_IN_ORDER.flatMap((kind) =>
     groups
       .filter(({ pieces: [first] }) => first?.member.kind === kind)
-      .sort((p, q) => longest(q) - longest(p))
+      .sort(longestFirst)
       .map((one, i) => entryOf(one, `${MARK_LETTERS[kind]}${i + 1}`)),
   );
   const markOf = new Map(members.flatMap((entry) => entry.members.map((id) => [id, entry.mark])));
@@ -130,6 +131,12 @@ export const cutList = (job: Job, framing: Framing): CutList => {
     members,
     notes: [...remarks, ...sawNotes(job, members)],
   };
+};
+
+/** Long points that agree to the saw are told apart by how many there are, so that noise cannot swap their marks. */
+const longestFirst = (p: Group, q: Group): number => {
+  const apart = longest(q) - longest(p);
+  return Math.abs(apart) > CUT_ALIKE_MM ? apart : q.pieces.length - p.pieces.length;
 };
 
 const longest = ({ pieces: [first] }: Group): number => first?.lengths.longPoint.value ?? 0;

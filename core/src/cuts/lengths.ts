@@ -67,7 +67,9 @@ export const lengthsOf = (
   const upper = cuts.filter((cut) => cut.end.at === 'top');
   const lower = cuts.filter((cut) => cut.end.at === 'bottom');
   const top = (s: number): number => reachOf(upper, s, e, true);
-  const bottom = (s: number): number => (lower.length === 0 ? 0 : reachOf(lower, s, e, false));
+  // The heel's plumb line through the origin leans back along the board: on a lowered top edge it lies further down.
+  const heelAt = e * Math.tan(member.plan.slopeRad);
+  const bottom = (s: number): number => (lower.length === 0 ? heelAt : reachOf(lower, s, e, false));
   const across = turningPoints([upper, lower], e, half).map((s) => top(s) - bottom(s));
 
   const theory = work(
@@ -87,8 +89,8 @@ export const lengthsOf = (
     'mm',
     [
       ['theory length', theory, 'mm'],
-      ['shortening at the upper end, level', (theory.value - top(0)) * level, 'mm'],
-      ['shortening at the lower end, level', bottom(0) * level, 'mm'],
+      ['shortening at the upper end, level', (theory.value + heelAt - top(0)) * level, 'mm'],
+      ['shortening at the lower end, level', (bottom(0) - heelAt) * level, 'mm'],
       ['slope', slope, '°'],
     ],
     (full, high, low, deg) => full - (high + low) / cos(deg),
@@ -105,7 +107,7 @@ export const lengthsOf = (
       (length, more) => length + more,
     );
   const tails = cuts.filter((cut) => cut.end.at === 'tail');
-  const tailAt = tails.length === 0 ? 0 : -reachOf(tails, 0, e, false);
+  const tailAt = tails.length === 0 ? 0 : heelAt - reachOf(tails, 0, e, false);
   const tail = work(
     'tail',
     'level distance from the heel to the tail’s top corner ÷ cos slope',

@@ -1,7 +1,7 @@
 import { SAME_POINT_MM } from '../geom';
 import type { Job } from '../job';
 import { formatLength, lengthFormat } from '../units';
-import { planeOf, type Bay } from './bay';
+import { planeOf, ridgeThickness, type Bay } from './bay';
 import type { Member, Remark } from './member';
 
 /** A notch deeper than this share of the rafter's depth is past the usual limit. */
@@ -97,6 +97,15 @@ const aboutRidge = (bay: Bay, members: readonly Member[]): Remark[] => {
       level: 'caution',
       member: ridge.id,
       text: `the ridge is ${say(bay.job)(plumb - ridge.stock.depth)} shallower than the rafters' plumb cut, which then has nothing to bear on below it`,
+    });
+  }
+  const proud = (bay.rise * (bay.job.timber.common.thickness - ridgeThickness(bay))) / 2;
+  const hipped = bay.ends.find((end) => end.kind === 'hip');
+  if (ridge !== undefined && hipped !== undefined && proud > SAME_POINT_MM) {
+    remarks.push({
+      level: 'note',
+      member: members.find((m) => m.kind === 'common')?.id ?? null,
+      text: `the commons are thicker than the ridge, so the top corner of those at the hips stands ${say(bay.job)(proud)} proud of the end slope: plane it off`,
     });
   }
   if (bay.job.collarTies === undefined && bay.job.rafterTies === undefined) {

@@ -3,7 +3,16 @@ import { inPlan, ridgePast, type Bay } from './bay';
 import { plumbFrame, plumbKeep } from './board';
 import type { EndCut, Member } from './member';
 
-/** The ridge: level, its top edge level with the rafters' tops where they touch its faces. */
+/**
+ * How far the ridge's top lies below the planes' line: level with the rafters' tops where they touch its faces, and at
+ * a hip end no higher than the end slope where the ridge runs past the meeting point.
+ */
+const topBelowLine = (bay: Bay, thickness: number): number => {
+  const pasts = bay.ends.map((end) => (end.kind === 'hip' ? ridgePast(bay) : 0));
+  return bay.rise * Math.max(thickness / 2, ...pasts);
+};
+
+/** The ridge, level. */
 export const ridges = (bay: Bay): Member[] => {
   if (!bay.hasRidge) return [];
   const stock = bay.job.timber.ridge;
@@ -23,7 +32,7 @@ export const ridges = (bay: Bay): Member[] => {
       side: null,
       stock,
       frame: plumbFrame(bay.ends[0].point, heading, 0),
-      topMm: (-bay.rise * stock.thickness) / 2,
+      topMm: -topBelowLine(bay, stock.thickness),
       ends,
       notch: null,
       bevels: [],

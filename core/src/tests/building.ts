@@ -23,8 +23,8 @@ export const buildingInput = (building: Building): JobInput => {
     x * Math.cos(turned) - y * Math.sin(turned),
     x * Math.sin(turned) + y * Math.cos(turned),
   ];
-  const eave = { roof: 'eave' as const, pitch, overhang };
-  const end = (roof: 'eave' | 'gable') => (roof === 'eave' ? eave : { roof, overhang: 0 });
+  const eave = () => ({ roof: 'eave' as const, pitch, overhang });
+  const end = (roof: 'eave' | 'gable') => (roof === 'eave' ? eave() : { roof, overhang: 0 });
   return {
     format: 'ogee-job',
     version: 1,
@@ -42,7 +42,7 @@ export const buildingInput = (building: Building): JobInput => {
       {
         id: 'main',
         outline: [at(0, 0), at(along, 0), at(along, across), at(0, across)],
-        sides: [eave, end(ends[0]), eave, end(ends[1])],
+        sides: [eave(), end(ends[0]), eave(), end(ends[1])],
       },
     ],
   };

@@ -163,7 +163,8 @@ const sum = (parts: readonly Quantity[], bare: BareUnit): LengthReading => {
     total += part.value * unitMm;
     lastMm = unitMm;
   }
-  return { ok: true, mm: total };
+  // Rid of the last bits that 25.4 leaves behind: 1 1/2" is 38.1, not 38.099999999999994.
+  return { ok: true, mm: Number(total.toFixed(9)) };
 };
 
 /**

@@ -13,9 +13,9 @@ const spoiled = (path: string, value: unknown): unknown => {
     (at, key) => at[key] as Record<string, unknown>,
     copy as Record<string, unknown>,
   );
-  if (value === undefined) delete home[last];
-  else home[last] = value;
-  return copy;
+  // Undefined is left out as JSON leaves it out.
+  home[last] = value;
+  return JSON.parse(JSON.stringify(copy)) as unknown;
 };
 
 const problems = (result: Result<unknown>): readonly Problem[] => {

@@ -1,0 +1,68 @@
+import Papa from 'papaparse';
+import { cutListSchema } from '../../cuts';
+import { buildingInput } from '../../tests/building';
+import { run } from '../run';
+
+const good = JSON.stringify(buildingInput({ along: 9000, across: 6000, pitch: '9/12' }));
+const files: Record<string, string> = {
+  'job.json': good,
+  'bad.json': '{"format": "ogee-job", "version": 1, "name": "x", "timber": 3}',
+  'not.json': 'hello',
+  'later.json': good.replace(/\[9000,6000\]/, '[9500,6000]'),
+};
+const read = (file: string): string => {
+  const text = files[file];
+  if (text === undefined) throw new Error('ENOENT');
+  return text;
+};
+const ogee = (...words: string[]) => run(words, read);
+
+describe('ogee cutlist', () => {
+  it('prints the cut list as JSON, alone, and exits 0', () => {
+    const { code, out, err } = ogee('cutlist', 'job.json');
+    expect([code, err]).toEqual([0, '']);
+    expect(cutListSchema.parse(JSON.parse(out))).toMatchObject({
+      format: 'ogee-cutlist',
+      version: 1,
+      job: 'test',
+    });
+  });
+
+  it('prints CSV with the same lengths, to 0.01 mm', () => {
+    const { out } = ogee('cutlist', 'job.json', '--format', 'csv');
+    const rows = Papa.parse<Record<string, string>>(out.trim(), { header: true }).data;
+    const list = cutListSchema.parse(JSON.parse(ogee('cutlist', 'job.json').out));
+    expect(rows.map((row) => [row['mark'], row['body_mm'], row['count']])).toEqual(
+      list.members.map((m) => [m.mark, m.length.body.toFixed(2), String(m.count)]),
+    );
+  });
+
+  it('refuses with exit 2, a line per problem, nothing on standard output', () => {
+    const { code, out, err } = ogee('cutlist', 'bad.json');
+    expect([code, out]).toEqual([2, '']);
+    expect(
+      err
+        .trim()
+        .split('\n')
+        .map((line) => line.split(': ')[0]),
+    ).toEqual(['timber', 'framing', 'blocks']);
+    expect(ogee('cutlist', 'not.json')).toMatchObject({ code: 2, out: '' });
+    expect(ogee('cutlist', 'not.json').err).toMatch(/^file: not JSON/);
+    expect(ogee('cutlist', 'later.json').err).toMatch(
+      /^blocks\.0\.outline\.1: .* cannot be framed yet, accepted is 90°/,
+    );
+  });
+
+  it.each([
+    [[]],
+    [['sing', 'job.json']],
+    [['cutlist']],
+    [['cutlist', 'gone.json']],
+    [['cutlist', 'job.json', '--format', 'pdf']],
+    [['cutlist', 'job.json', '--loud']],
+  ])('exits 1 for %j', (words) => {
+    const { code, out, err } = ogee(...words);
+    expect([code, out]).toEqual([1, '']);
+    expect(err).toContain('usage: ogee');
+  });
+});

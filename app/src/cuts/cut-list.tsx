@@ -1,33 +1,13 @@
 import { KINDS_IN_ORDER, type CutListEntry, type Job } from '@ogee/core';
 import { Pressable, View } from 'react-native';
-import Svg, { Line } from 'react-native-svg';
-import { writeLength } from '../ui/fields';
+import { writeStock } from '../ui/length-entry';
 import { KIND_LOOK } from '../theme/kinds';
-import { useTheme } from '../theme/theme';
+import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { Figure, Small, Title } from '../ui/text';
 import { angleSummary } from './angle-text';
 
 type Display = Job['display'];
-
-/** The kind's colour and line, as on the plan. */
-export const KindLine = ({ kind }: { kind: CutListEntry['kind'] }) => {
-  const { colour } = useTheme();
-  const look = KIND_LOOK[kind];
-  return (
-    <Svg width={44} height={12} aria-hidden>
-      <Line
-        x1={0}
-        y1={6}
-        x2={44}
-        y2={6}
-        stroke={colour(look.colour)}
-        strokeWidth={look.width}
-        strokeDasharray={[...look.dash]}
-      />
-    </Svg>
-  );
-};
 
 export const handsText = ({ hands }: CutListEntry): string =>
   [hands.left > 0 ? `${hands.left} left` : '', hands.right > 0 ? `${hands.right} right` : '']
@@ -46,7 +26,6 @@ const Row = ({
   onPress: () => void;
 }) => {
   const hands = handsText(entry);
-  const stock = `${writeLength(entry.stock.thickness, display)} × ${writeLength(entry.stock.depth, display)}`;
   return (
     <Pressable
       role="link"
@@ -61,7 +40,7 @@ const Row = ({
           <Figure className="text-xl">{entry.count} off</Figure>
           {hands !== '' && <Small>{hands}</Small>}
         </View>
-        <Small>{stock}</Small>
+        <Small>{writeStock(entry.stock, display)}</Small>
       </View>
       <View className="items-end">
         <Length mm={entry.length.longPoint} display={display} />

@@ -10,12 +10,13 @@ import { View } from 'react-native';
 import { Board } from '../draw/board';
 import { KIND_LOOK } from '../theme/kinds';
 import { Choice } from '../ui/choice';
-import { writeLength } from '../ui/fields';
+import { writeLength, writeStock } from '../ui/length-entry';
+import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { Caution } from '../ui/caution';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
 import { complement, faceSetting } from './angle-text';
-import { handsText, KindLine } from './cut-list';
+import { handsText } from './cut-list';
 import { stepsFor } from './steps';
 import { Worked } from './working';
 
@@ -181,7 +182,7 @@ export const PieceSheet = ({ entry, notes, display, backed }: SheetProps) => {
         </View>
         <Words>
           {entry.count} off{handed ? ` (${handsText(entry)})` : ''} ·{' '}
-          {writeLength(entry.stock.thickness, display)} × {writeLength(entry.stock.depth, display)}
+          {writeStock(entry.stock, display)}
         </Words>
       </View>
       {own.map((note, i) => (

@@ -1,7 +1,7 @@
 import { formatDegrees, type Job, type Step, type Unit } from '@ogee/core';
 import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { writeLength } from '../ui/fields';
+import { writeLength } from '../ui/length-entry';
 import { Small, Words } from '../ui/text';
 
 type Display = Job['display'];

@@ -145,7 +145,7 @@ export const EaveSection = ({ job, solution }: { job: Job; solution: Solution })
               strokeWidth={3}
             />
           </G>
-          {label(px0 + 6, px([0, hap / 2])[1] + 5, `hap ${text(hap)}`)}
+          {label(px0 - 8, px([0, hap / 2])[1] + 5, `above plate ${text(hap)}`, 'end')}
           {label(px([plate, 0])[0] + 8, pz0 + 16, `seat ${text(seat)}`)}
           {label(px([-overhang / 2, 0])[0], HEIGHT_PX - 8, `overhang ${text(overhang)}`, 'middle')}
         </Svg>

@@ -6,7 +6,13 @@ import { useJobChanges } from '../data/jobs';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { Entry } from '../ui/entry';
-import { PITCH_KEYS, readLengthEntry, readPitchEntry, writeLength } from '../ui/fields';
+import {
+  lengthKeys,
+  PITCH_KEYS,
+  readLengthEntry,
+  readPitchEntry,
+  writeLength,
+} from '../ui/length-entry';
 import { Small, Strong } from '../ui/text';
 
 type Units = Job['display']['units'];
@@ -41,7 +47,7 @@ export const NewJobForm = ({ onCancel }: { onCancel: () => void }) => {
       read={readLengthEntry(display, units === 'imperial' ? 'ft' : 'mm')}
       onValue={(mm) => setTyped((now) => ({ ...now, [field]: mm }))}
       onFault={fault(field)}
-      keys={units === 'imperial' ? ["'", ' ', '/', '"'] : [' ', 'm', 'mm']}
+      keys={lengthKeys(display)}
       testID={`new-${field}`}
     />
   );

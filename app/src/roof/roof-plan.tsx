@@ -3,10 +3,14 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import ZoomIn from 'lucide-react-native/icons/zoom-in';
 import ZoomOut from 'lucide-react-native/icons/zoom-out';
+import { KINDS_IN_ORDER } from '@ogee/core';
+import { KindLine } from '../ui/kind-line';
+import { KIND_LOOK } from '../theme/kinds';
 import { useOpenJob } from '../data/open-job';
 import { Plan } from '../draw/plan';
 import { IconButton } from '../ui/button';
 import { Loading } from '../ui/states';
+import { Small } from '../ui/text';
 
 const ZOOMS = [1, 1.6, 2.6, 4] as const;
 
@@ -19,28 +23,41 @@ export const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
   const [zoom, setZoom] = useState(0);
   const factor = ZOOMS[zoom] ?? 1;
   const chosen = path.split('/cuts/')[1];
+  const kinds = KINDS_IN_ORDER.filter((kind) =>
+    solution?.cuts.members.some((entry) => entry.kind === kind),
+  );
   return (
-    <View
-      className={`${heightPx === undefined ? 'flex-1' : ''} ${stale ? 'opacity-50' : ''}`}
-      style={heightPx === undefined ? undefined : { height: heightPx }}
-      onLayout={(event) => setRoom(event.nativeEvent.layout)}
-    >
-      {solution === null && problems.length === 0 && <Loading what="Working the roof out …" />}
-      {solution !== null && room !== null && (
-        <ScrollView horizontal contentContainerStyle={{ width: room.width * factor }}>
-          <ScrollView contentContainerStyle={{ height: room.height * factor }}>
-            <Plan
-              job={job}
-              solution={solution}
-              widthPx={room.width * factor}
-              heightPx={room.height * factor}
-              selected={chosen === undefined ? null : decodeURIComponent(chosen)}
-              onPick={(mark) => router.navigate(`/job/${id}/cuts/${mark}`)}
-            />
+    <View className={`${heightPx === undefined ? 'flex-1' : ''} ${stale ? 'opacity-50' : ''}`}>
+      <View
+        className={heightPx === undefined ? 'min-h-0 flex-1' : ''}
+        style={heightPx === undefined ? undefined : { height: heightPx }}
+        onLayout={(event) => setRoom(event.nativeEvent.layout)}
+      >
+        {solution === null && problems.length === 0 && <Loading what="Working the roof out …" />}
+        {solution !== null && room !== null && (
+          <ScrollView horizontal contentContainerStyle={{ width: room.width * factor }}>
+            <ScrollView contentContainerStyle={{ height: room.height * factor }}>
+              <Plan
+                job={job}
+                solution={solution}
+                widthPx={room.width * factor}
+                heightPx={room.height * factor}
+                selected={chosen === undefined ? null : decodeURIComponent(chosen)}
+                onPick={(mark) => router.navigate(`/job/${id}/cuts/${mark}`)}
+              />
+            </ScrollView>
           </ScrollView>
-        </ScrollView>
-      )}
-      <View className="absolute bottom-1 right-1 flex-row rounded bg-sheet">
+        )}
+      </View>
+      <View className="flex-row items-center px-2">
+        <View className="flex-1 flex-row flex-wrap gap-x-4">
+          {kinds.map((kind) => (
+            <View key={kind} className="flex-row items-center gap-2">
+              <KindLine kind={kind} />
+              <Small>{KIND_LOOK[kind].name}</Small>
+            </View>
+          ))}
+        </View>
         <IconButton
           label="Smaller plan"
           icon={ZoomOut}

@@ -1,7 +1,8 @@
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Caution } from '../ui/caution';
-import { LengthField, PitchField, writeLength } from '../ui/fields';
+import { LengthField, PitchField } from '../ui/fields';
+import { writeLength } from '../ui/length-entry';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
 import { pitchText, resized, sizesOf, withBlock, withPitch } from './rectangle';
 

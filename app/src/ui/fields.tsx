@@ -1,44 +1,18 @@
-import {
-  formatLength,
-  formatPitch,
-  lengthFormat,
-  parseLength,
-  parsePitch,
-  type BareUnit,
-  type Job,
-} from '@ogee/core';
 import { useId } from 'react';
 import { View } from 'react-native';
 import { useFault, useOpenJob } from '../data/open-job';
-import { Entry, type Reading } from './entry';
+import { Entry } from './entry';
+import {
+  lengthKeys,
+  PITCH_KEYS,
+  readLengthEntry,
+  readPitchEntry,
+  writeLength,
+} from './length-entry';
 import { IconButton } from './button';
 import { Figure, Small, Strong } from './text';
 import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
-
-type Display = Job['display'];
-
-const IMPERIAL_KEYS = ["'", ' ', '/', '"'];
-const METRIC_KEYS = [' ', 'm', 'mm'];
-
-const decimals = (mm: number): number => (Number.isInteger(Number(mm.toFixed(3))) ? 0 : 1);
-
-/** A length in the job's units, as fine as it was given. */
-export const writeLength = (mm: number, display: Display): string =>
-  formatLength(mm, lengthFormat(display, decimals(mm)));
-
-export const readLengthEntry =
-  (display: Display, bare: BareUnit) =>
-  (text: string): Reading<number> => {
-    const reading = parseLength(text, bare);
-    if (!reading.ok) return { ok: false, text: reading.text };
-    const other: Display = {
-      ...display,
-      units: display.units === 'imperial' ? 'metric' : 'imperial',
-    };
-    const echo = `${writeLength(reading.mm, display)} (${writeLength(reading.mm, other)})`;
-    return { ok: true, value: reading.mm, echo };
-  };
 
 interface FieldProps<T> {
   readonly label: string;
@@ -67,22 +41,11 @@ export const LengthField = ({
       read={readLengthEntry(display, imperial ? (size === 'building' ? 'ft' : 'in') : 'mm')}
       onFault={onFault}
       problem={problemAt(path)}
-      keys={imperial ? IMPERIAL_KEYS : METRIC_KEYS}
+      keys={lengthKeys(display)}
       testID={`field-${path}`}
     />
   );
 };
-
-export const readPitchEntry =
-  (bare: Display['pitch']) =>
-  (text: string): Reading<string> => {
-    const reading = parsePitch(text, bare);
-    if (!reading.ok) return { ok: false, text: reading.text };
-    const echo = `${formatPitch(reading.rad, 'in12')}, ${formatPitch(reading.rad, 'degrees')}, ${formatPitch(reading.rad, 'ratio')}`;
-    return { ok: true, value: reading.pitch, echo };
-  };
-
-export const PITCH_KEYS = ['/', '°'];
 
 export const PitchField = ({ path, value, ...rest }: FieldProps<string>) => {
   const { job, problemAt } = useOpenJob();

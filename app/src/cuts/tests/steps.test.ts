@@ -1,0 +1,62 @@
+import { newJob, solve, type CutListEntry } from '@ogee/core';
+import { angleSummary, complement, faceSetting } from '../angle-text';
+import { stepsFor } from '../steps';
+
+const DISPLAY = { units: 'imperial', fraction: 16, pitch: 'in12', terms: 'us' } as const;
+const DEGREES = { ...DISPLAY, units: 'metric', pitch: 'degrees' } as const;
+const solution = solve(newJob('t', DISPLAY, 9144, 6096, '9/12'));
+if (!solution.ok) throw new Error('refused');
+const piece = (mark: string): CutListEntry =>
+  solution.value.cuts.members.find((entry) => entry.mark === mark)!;
+
+describe('angles in words', () => {
+  it('gives the square’s pair, or degrees', () => {
+    const [cheek] = piece('HJ1').cuts;
+    expect(faceSetting(cheek!, DISPLAY)).toBe('9 / 12');
+    expect(faceSetting(cheek!, DEGREES)).toBe('36.9°');
+    expect(angleSummary(piece('H1').cuts, DISPLAY)).toBe('9 / 16.97 · tilt 45.0°');
+    expect(angleSummary(piece('R1').cuts, DISPLAY)).toBe('square across');
+    expect(complement(36.87)).toBe('53.1°');
+  });
+});
+
+describe('stepsFor', () => {
+  it('goes crown, hook, top, heel, seat, tail, mark', () => {
+    const steps = stepsFor(piece('C1'), false, false, DISPLAY).join('\n');
+    const order = [
+      'crown up',
+      'Hook the tape',
+      'Plumb cut: from 0"',
+      'Heel: from',
+      'Seat: measure',
+      'Tail cut: from',
+      'Pencil C1',
+    ];
+    const found = order.map((words) => steps.indexOf(words));
+    expect(found).toEqual([...found].sort((a, b) => a - b));
+    expect(Math.min(...found)).toBeGreaterThanOrEqual(0);
+  });
+
+  it('leans a jack’s saw in from its long face, whichever hand is drawn', () => {
+    const jack = piece('HJ1');
+    const left = jack.board.hand !== 'left';
+    expect(stepsFor(jack, left, false, DISPLAY).join()).toContain(
+      'left face towards you'.replace('left', left ? 'right' : 'left'),
+    );
+    expect(stepsFor(jack, false, false, DISPLAY)[2]).toContain(
+      jack.board.hand === 'left' ? 'far face ends shorter' : 'far face ends longer',
+    );
+    expect(stepsFor(jack, true, false, DISPLAY)[2]).toContain(
+      jack.board.hand === 'left' ? 'far face ends longer' : 'far face ends shorter',
+    );
+  });
+
+  it('gives a hip two cheeks at each end, and backs it only when the job does', () => {
+    const plain = stepsFor(piece('H1'), false, false, DISPLAY);
+    expect(plain.filter((step) => step.includes('Second'))).toHaveLength(2);
+    expect(plain.join()).not.toContain('Back the top edge');
+    expect(stepsFor(piece('H1'), false, true, DISPLAY).join()).toContain(
+      'Back the top edge: bevel 25.1° and 25.1°',
+    );
+  });
+});

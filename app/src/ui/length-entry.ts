@@ -1,0 +1,60 @@
+import {
+  formatLength,
+  formatPitch,
+  lengthFormat,
+  parseLength,
+  parsePitch,
+  type BareUnit,
+  type Job,
+} from '@ogee/core';
+import type { Reading } from './entry';
+
+type Display = Job['display'];
+
+/** What a phone's number pad lacks, by what is written. */
+const IMPERIAL_KEYS = ["'", ' ', '/', '"'];
+const METRIC_KEYS = [' ', 'm', 'mm'];
+
+/** As few decimals as say the length, two at the most. */
+const decimals = (mm: number): number =>
+  [0, 1].find((places) => Math.abs(Number(mm.toFixed(places)) - mm) < 0.005) ?? 2;
+
+/** A length in the job's units, as fine as it was given. */
+export const writeLength = (mm: number, display: Display): string =>
+  formatLength(mm, lengthFormat(display, decimals(mm)));
+
+/** A board's section, the unit said once. */
+export const writeStock = (
+  { thickness, depth }: { readonly thickness: number; readonly depth: number },
+  display: Display,
+): string => {
+  const [thin, deep] = [writeLength(thickness, display), writeLength(depth, display)];
+  return display.units === 'metric' ? `${thin.replace(' mm', '')} × ${deep}` : `${thin} × ${deep}`;
+};
+
+export const readLengthEntry =
+  (display: Display, bare: BareUnit) =>
+  (text: string): Reading<number> => {
+    const reading = parseLength(text, bare);
+    if (!reading.ok) return { ok: false, text: reading.text };
+    const other: Display = {
+      ...display,
+      units: display.units === 'imperial' ? 'metric' : 'imperial',
+    };
+    const echo = `${writeLength(reading.mm, display)} (${writeLength(reading.mm, other)})`;
+    return { ok: true, value: reading.mm, echo };
+  };
+
+export const readPitchEntry =
+  (bare: Display['pitch']) =>
+  (text: string): Reading<string> => {
+    const reading = parsePitch(text, bare);
+    if (!reading.ok) return { ok: false, text: reading.text };
+    const echo = `${formatPitch(reading.rad, 'in12')}, ${formatPitch(reading.rad, 'degrees')}, ${formatPitch(reading.rad, 'ratio')}`;
+    return { ok: true, value: reading.pitch, echo };
+  };
+
+export const PITCH_KEYS = ['/', '°'];
+
+export const lengthKeys = (display: Display): readonly string[] =>
+  display.units === 'imperial' ? IMPERIAL_KEYS : METRIC_KEYS;

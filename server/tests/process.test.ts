@@ -1,0 +1,71 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { heronSlip } from '../src/demo/heron-slip';
+
+const ROOT = join(__dirname, '..', '..');
+
+const launch = (data: string, ...more: string[]): ChildProcess =>
+  spawn('node', ['--import', 'tsx', 'server/src/main.ts', '--port', '0', '--data', data, ...more], {
+    cwd: ROOT,
+  });
+
+const address = (child: ChildProcess): Promise<string> =>
+  new Promise((resolve, reject) => {
+    let text = '';
+    child.stdout!.on('data', (part: Buffer) => {
+      text += part.toString();
+      const found = /http:\/\/[\d.:]+/.exec(text);
+      if (found !== null) resolve(found[0]);
+    });
+    child.on('exit', (code) => reject(new Error(`ended with ${code ?? 0}`)));
+  });
+
+const ended = (child: ChildProcess): Promise<number | null> =>
+  new Promise((resolve) => child.on('exit', resolve));
+
+jest.setTimeout(60_000);
+
+it('binds to loopback, keeps data over a restart, stops cleanly when told to', async () => {
+  const data = mkdtempSync(join(tmpdir(), 'ogee-run-'));
+  const first = launch(data, '--samples');
+  const base = await address(first);
+  expect(base).toMatch(/^http:\/\/127\.0\.0\.1:/);
+  const write = fetch(`${base}/api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ job: { ...heronSlip, name: 'last write' } }),
+  });
+  const answer = await write;
+  expect(answer.status).toBe(201);
+  const end = ended(first);
+  first.kill('SIGTERM');
+  expect(await end).toBe(0);
+
+  const second = launch(data, '--samples');
+  const again = await address(second);
+  const { jobs } = (await (await fetch(`${again}/api/jobs`)).json()) as {
+    jobs: { name: string }[];
+  };
+  expect(jobs.map((job) => job.name).sort()).toEqual(
+    ['Gannet Point', 'Heron Slip', 'Quince Yard', 'last write'].sort(),
+  );
+  const stop = ended(second);
+  second.kill('SIGTERM');
+  expect(await stop).toBe(0);
+});
+
+it('says in one line that its port is taken', async () => {
+  const data = mkdtempSync(join(tmpdir(), 'ogee-port-'));
+  const first = launch(data);
+  const base = await address(first);
+  const other = launch(mkdtempSync(join(tmpdir(), 'ogee-port-')), '--port', new URL(base).port);
+  let said = '';
+  other.stderr!.on('data', (part: Buffer) => (said += part.toString()));
+  expect(await ended(other)).toBe(1);
+  expect(said).toContain('is in use; choose another with --port');
+  const stop = ended(first);
+  first.kill('SIGTERM');
+  await stop;
+});

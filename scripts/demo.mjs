@@ -16,7 +16,16 @@ await installPackages();
 await build();
 const server = spawn(
   process.execPath,
-  ['server/dist/main.mjs', '--samples', '--web', 'app/dist', '--port', values.port, '--data', values.data],
+  [
+    'server/dist/main.mjs',
+    '--samples',
+    '--web',
+    'app/dist',
+    '--port',
+    values.port,
+    '--data',
+    values.data,
+  ],
   { cwd: ROOT, stdio: ['ignore', 'inherit', 'ignore'] },
 );
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill('SIGTERM'));

@@ -11,6 +11,10 @@ const start = (command, args, env = {}) =>
 const children = [
   start('npx', ['tsx', 'watch', 'server/src/main.ts', '--samples', '--port', API_PORT]),
   start('node', ['app/build-worker.mjs', '--watch']),
-  start('npm', ['run', '-s', 'start', '-w', 'app'], { OGEE_API_PORT: API_PORT, EXPO_NO_TELEMETRY: '1' }),
+  start('npm', ['run', '-s', 'start', '-w', 'app'], {
+    OGEE_API_PORT: API_PORT,
+    EXPO_NO_TELEMETRY: '1',
+  }),
 ];
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => children.forEach((child) => child.kill(signal)));
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => children.forEach((child) => child.kill(signal)));

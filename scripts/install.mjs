@@ -7,9 +7,15 @@ const STAMP = join(ROOT, 'node_modules', '.ogee-lock');
 
 /** Installs the packages of the lock file, unless exactly these are there already. */
 export const installPackages = async () => {
-  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
-  await must('installing packages (4 to 5 minutes the first time)', 'npm', ['ci', '--no-audit', '--no-fund']);
+  await must('installing packages (4 to 5 minutes the first time)', 'npm', [
+    'ci',
+    '--no-audit',
+    '--no-fund',
+  ]);
   writeFileSync(STAMP, lock);
 };
 
@@ -21,7 +27,10 @@ export const findBrowser = async () => {
   if (known() === undefined) {
     const env = { DEBIAN_FRONTEND: 'noninteractive' };
     await must('updating the package list', 'apt-get', ['update', '-qq'], { env, capture: true });
-    await must('installing Chromium', 'apt-get', ['install', '-y', '-qq', 'chromium'], { env, capture: true });
+    await must('installing Chromium', 'apt-get', ['install', '-y', '-qq', 'chromium'], {
+      env,
+      capture: true,
+    });
   }
   const found = known();
   if (found === undefined) throw new Error('No Chromium was found; name one with CHROMIUM=/path.');

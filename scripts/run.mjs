@@ -12,7 +12,8 @@ export const run = (command, args, { env = {}, capture = false, timeoutMs = 0 } 
       stdio: capture ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
     });
     const parts = [];
-    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (data) => parts.push(data));
+    for (const stream of [child.stdout, child.stderr])
+      stream?.on('data', (data) => parts.push(data));
     const timer = timeoutMs > 0 ? setTimeout(() => child.kill('SIGKILL'), timeoutMs) : null;
     child.on('error', (error) => parts.push(Buffer.from(`${error.message}\n`)));
     child.on('close', (code) => {

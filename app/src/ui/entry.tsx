@@ -1,4 +1,4 @@
-import { useId, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { Figure, Small, Strong } from './text';
 
@@ -20,6 +20,8 @@ interface EntryProps<T> {
   readonly placeholder?: string;
   readonly testID?: string;
 }
+
+const FOLD_MS = 400;
 
 /** The keys a phone's number pad lacks, each typed where the caret stands. */
 export const Keys = ({
@@ -71,8 +73,19 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
     onFault(!result.ok);
     if (result.ok) onValue(result.value);
   };
+  // The keys fold away only after the tap that took the focus has landed: nothing moves under the thumb.
+  const folding = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const stay = (): void => {
+    if (folding.current !== null) clearTimeout(folding.current);
+  };
+  useEffect(() => stay, []);
   const leave = (): void => {
-    if (reading.ok) setDraft(null);
+    stay();
+    if (reading.ok) folding.current = setTimeout(() => setDraft(null), FOLD_MS);
+  };
+  const enter = (): void => {
+    stay();
+    setDraft((now) => now ?? written);
   };
 
   return (
@@ -84,7 +97,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
         <TextInput
           value={text}
           onChangeText={type}
-          onFocus={() => setDraft(written)}
+          onFocus={enter}
           onBlur={leave}
           inputMode="decimal"
           selectTextOnFocus

@@ -1,4 +1,4 @@
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { Entry } from '../entry';
 import { readLengthEntry, readPitchEntry, writeLength } from '../length-entry';
 
@@ -59,7 +59,11 @@ describe('Entry', () => {
   it('shows the job’s writing again once a good entry is left', () => {
     const { field } = show();
     fireEvent.changeText(field, '8 m');
+    jest.useFakeTimers();
     fireEvent(field, 'blur');
+    expect(screen.getByDisplayValue('8 m')).toBeTruthy();
+    act(() => jest.runAllTimers());
+    jest.useRealTimers();
     expect(screen.getByDisplayValue(`24' 0"`)).toBeTruthy();
   });
 });

@@ -1,0 +1,33 @@
+import { performance } from 'node:perf_hooks';
+import { buildingJob } from '../src/tests/building';
+import { solve, type Solution } from '../src/solve';
+
+/** Median, least and most time to solve a roof of about so many boards, ms, over whole runs. */
+const RUNS = 31;
+
+const solved = (along: number): Solution => {
+  const solution = solve(
+    buildingJob({ along, across: along * 0.55, pitch: '8/12', framing: { spacing: 400 } }),
+  );
+  if (!solution.ok) throw new Error(solution.problems.map((problem) => problem.text).join('; '));
+  return solution.value;
+};
+
+const sizeFor = (boards: number): number => {
+  let along = 1000;
+  while (solved(along).members.length < boards) along += 250;
+  return along;
+};
+
+for (const boards of [10, 100, 400]) {
+  const along = sizeFor(boards);
+  const times = Array.from({ length: RUNS }, () => {
+    const start = performance.now();
+    solved(along);
+    return performance.now() - start;
+  }).sort((a, b) => a - b);
+  const at = (share: number): string => times[Math.round(share * (RUNS - 1))]!.toFixed(2);
+  process.stdout.write(
+    `solve ${solved(along).members.length} boards: median ${at(0.5)} ms (least ${at(0)}, most ${at(1)}; ${RUNS} runs)\n`,
+  );
+}

@@ -1,0 +1,181 @@
+import { formatLength, type CutList, type CutListEntry, type Job } from '@ogee/core';
+import type { Browser, Page } from 'puppeteer-core';
+import { commandLine, startApp, type AppServer } from './support/app-server';
+import {
+  byId,
+  launch,
+  openPage,
+  PHONE,
+  settled,
+  spoken,
+  tap,
+  textOf,
+  typeInto,
+  waitForText,
+} from './support/browser';
+
+jest.setTimeout(120_000);
+
+let server: AppServer;
+let browser: Browser;
+let page: Page;
+let faults: string[];
+
+beforeAll(async () => {
+  server = await startApp();
+  browser = await launch();
+  ({ page, faults } = await openPage(browser, PHONE));
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+});
+
+const jobNow = async (): Promise<{ revision: number; job: Job }> => {
+  const id = /job\/([^/]+)/.exec(page.url())![1]!;
+  return (await (await fetch(`${server.base}/api/jobs/${id}`)).json()) as {
+    revision: number;
+    job: Job;
+  };
+};
+
+const inches = (mm: number): string => formatLength(mm, { style: 'feet-inches', denominator: 16 });
+const goTo = async (place: string): Promise<void> => tap(page, `place-${place}`);
+const openPiece = async (mark: string): Promise<void> => {
+  await goTo('cuts');
+  await tap(page, `piece-${mark}`);
+  await page.waitForSelector(byId('piece-sheet'));
+};
+
+/** Opens the piece's sheet and holds every length on it against the command line's. */
+const compare = async (entry: CutListEntry): Promise<void> => {
+  await openPiece(entry.mark);
+  for (const field of ['longPoint', 'body', 'shortPoint', 'tail', 'blank', 'theory'] as const) {
+    if (field === 'tail' && entry.length.tail === 0) continue;
+    expect([entry.mark, field, await spoken(page, `figure-${field}`)]).toEqual([
+      entry.mark,
+      field,
+      inches(entry.length[field]),
+    ]);
+  }
+  const sheet = await textOf(page, 'piece-sheet');
+  expect(sheet).toContain(`${entry.count} off`);
+  for (const cut of entry.cuts) expect(sheet).toContain(`${cut.faceAngle.toFixed(1)}°`);
+};
+
+describe('a framer with a phone', () => {
+  it('starts a job from two measurements and a pitch', async () => {
+    await page.goto(server.base, { waitUntil: 'networkidle0' });
+    await tap(page, 'new-job');
+    await typeInto(page, 'new-name-field', 'Tern House');
+    await typeInto(page, 'new-along', '32 4 1/2');
+    expect(await textOf(page, 'new-job-form')).toContain(`understood as 32' 4 1/2" (9867.9 mm)`);
+    await typeInto(page, 'new-across', `21'3`);
+    await typeInto(page, 'new-pitch', '7');
+    await tap(page, 'new-create');
+    await page.waitForSelector(byId('cut-list'));
+    const { job } = await jobNow();
+    expect(job.blocks[0]!.outline[2]).toEqual([9867.9, 6477]);
+    expect(job.blocks[0]!.sides[0]).toMatchObject({ roof: 'eave', pitch: '7/12' });
+  });
+
+  it('reads the list: every mark and count of the command line’s', async () => {
+    const list = JSON.parse(commandLine((await jobNow()).job)) as CutList;
+    const shown = await textOf(page, 'cut-list');
+    for (const entry of list.members) {
+      const row = await textOf(page, `piece-${entry.mark}`);
+      expect(row).toContain(`${entry.count} off`);
+      expect(await spoken(page, `piece-${entry.mark}`)).toBe(inches(entry.length.longPoint));
+    }
+    expect(shown.indexOf('Hips')).toBeLessThan(shown.indexOf('Hip jacks'));
+  });
+
+  it('opens a hip and a jack: lengths and angles equal the command line’s', async () => {
+    const list = JSON.parse(commandLine((await jobNow()).job)) as CutList;
+    for (const mark of ['H1', 'HJ1', 'C1'])
+      await compare(list.members.find((m) => m.mark === mark)!);
+  });
+
+  it('shows the working of a number at a touch', async () => {
+    await tap(page, 'worked-longPoint');
+    const sheet = await textOf(page, 'piece-sheet');
+    expect(sheet).toContain('plan run ÷ cos slope');
+    expect(sheet).toContain('shortening at the upper end, level');
+  });
+
+  it('changes the building: the list follows, is saved, and is still there after a reload', async () => {
+    await goTo('site');
+    await typeInto(page, 'field-blocks.0.outline', `40'`);
+    await settled(page);
+    await page.reload({ waitUntil: 'networkidle0' });
+    const { job, revision } = await jobNow();
+    expect(revision).toBeGreaterThan(1);
+    expect(job.blocks[0]!.outline[1]).toEqual([12192, 0]);
+    await compare((JSON.parse(commandLine(job)) as CutList).members.find((m) => m.mark === 'R1')!);
+  });
+
+  it('keeps a wrong entry beside its message, and the last good roof marked stale', async () => {
+    await goTo('site');
+    await typeInto(page, 'field-blocks.0.outline', 'forty');
+    await page.waitForSelector(byId('stale'));
+    expect(await textOf(page, 'stale')).toContain('last good roof');
+    expect(
+      await page.$eval('main, [role=main]', (main) => (main as HTMLElement).innerText),
+    ).toContain('"forty" is not a unit');
+    expect(
+      await page.$eval(
+        byId('field-blocks.0.outline'),
+        (field) => (field as HTMLInputElement).value,
+      ),
+    ).toBe('forty');
+    await typeInto(page, 'field-blocks.0.outline', `40'`);
+    await page.waitForSelector(byId('stale'), { hidden: true });
+  });
+
+  it('switches units at once, everywhere, and saves the choice', async () => {
+    await goTo('cuts');
+    await tap(page, 'switch-units');
+    const { job } = await jobNow();
+    const list = JSON.parse(commandLine(job)) as CutList;
+    const ridge = list.members.find((m) => m.mark === 'R1')!;
+    await page.waitForFunction(
+      (selector, wanted) => document.querySelector(selector)?.getAttribute('aria-label') === wanted,
+      {},
+      `${byId('piece-R1')} [aria-label]`,
+      `${Math.round(ridge.length.longPoint)} mm`,
+    );
+    await tap(page, 'switch-units');
+  });
+
+  it('touches a timber on the plan and comes to its piece', async () => {
+    await goTo('roof');
+    const plan = await page.waitForSelector(byId('plan'));
+    const box = (await plan!.boundingBox())!;
+    await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
+    await page.waitForSelector(byId('piece-sheet'));
+    expect(page.url()).toMatch(/cuts\/(R1|C1)$/);
+  });
+
+  it('restores an older revision', async () => {
+    await settled(page);
+    const before = await jobNow();
+    await page.click('[aria-label="History"]');
+    await tap(page, 'restore-1');
+    await waitForText(page, 'save-state', `revision ${before.revision + 1}`);
+    const { job } = await jobNow();
+    expect(job.blocks[0]!.outline[1]).toEqual([9867.9, 0]);
+    await goTo('cuts');
+    expect(await spoken(page, 'piece-R1')).toBe(inches(9867.9 - 6477 + 38.1));
+  });
+
+  it('deletes a job and brings it back', async () => {
+    await page.goto(server.base, { waitUntil: 'networkidle0' });
+    await page.click('[aria-label="Delete Tern House"]');
+    await tap(page, 'undelete');
+    await page.waitForSelector(byId('job-Tern House'));
+  });
+
+  it('threw nothing and broke no policy on the way', () => {
+    expect(faults).toEqual([]);
+  });
+});

@@ -1,0 +1,49 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const ROOT = join(__dirname, '..', '..');
+
+export interface AppServer {
+  readonly base: string;
+  readonly stop: () => Promise<void>;
+}
+
+/** The built app on its own port, with the sample jobs in a database of its own. */
+export const startApp = (): Promise<AppServer> =>
+  new Promise((resolve, reject) => {
+    const data = mkdtempSync(join(tmpdir(), 'ogee-e2e-'));
+    const child = spawn(
+      'node',
+      ['server/dist/main.mjs', '--port', '0', '--samples', '--web', 'app/dist', '--data', data],
+      { cwd: ROOT, stdio: ['ignore', 'pipe', 'ignore'] },
+    );
+    const stop = (): Promise<void> =>
+      new Promise((done) => {
+        child.once('exit', () => done());
+        child.kill('SIGTERM');
+      });
+    child.once('exit', (code) => reject(new Error(`the server ended with ${code ?? 0}`)));
+    child.stdout.on('data', (part: Buffer) => {
+      const found = /http:\/\/[\d.:]+/.exec(part.toString());
+      if (found !== null) resolve({ base: found[0], stop });
+    });
+  });
+
+/** What the command line prints for a job file. */
+export const commandLine = (job: unknown): string => {
+  const file = join(mkdtempSync(join(tmpdir(), 'ogee-cli-')), 'job.json');
+  writeFileSync(file, JSON.stringify(job));
+  const { status, stdout, stderr } = spawnSync(
+    'npm',
+    ['run', '-s', 'ogee', '--', 'cutlist', file],
+    {
+      cwd: ROOT,
+      encoding: 'utf8',
+      maxBuffer: 64 * 1024 * 1024,
+    },
+  );
+  if (status !== 0) throw new Error(stderr);
+  return stdout;
+};

@@ -1,0 +1,90 @@
+import { existsSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+
+export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true } as const;
+export const WIDE = { width: 1280, height: 800 } as const;
+
+const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+
+export const launch = (): Promise<Browser> => {
+  const executablePath = [process.env['CHROMIUM'], ...PLACES].find(
+    (path) => path !== undefined && existsSync(path),
+  );
+  if (executablePath === undefined) throw new Error('no Chromium; npm test installs it');
+  return puppeteer.launch({
+    executablePath,
+    userDataDir: mkdtempSync(join(tmpdir(), 'ogee-chromium-')),
+    args: [
+      '--headless=new',
+      '--no-sandbox',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+};
+
+/** A page that fails the test when the app throws, logs an error, or breaks the content policy. */
+export const openPage = async (
+  browser: Browser,
+  size: typeof PHONE | typeof WIDE,
+): Promise<{ page: Page; faults: string[] }> => {
+  const page = await browser.newPage();
+  const faults: string[] = [];
+  page.on('pageerror', (error) =>
+    faults.push(error instanceof Error ? error.message : String(error)),
+  );
+  page.on('console', (message) => {
+    // A refused request is the app's own matter; the test says whether it dealt with it.
+    if (message.type() === 'error' && !message.text().includes('Failed to load resource'))
+      faults.push(message.text());
+  });
+  page.setDefaultTimeout(8000);
+  await page.setViewport(size);
+  return { page, faults };
+};
+
+export const byId = (id: string): string => `[data-testid="${id}"]`;
+
+export const tap = async (page: Page, id: string): Promise<void> => {
+  const element = await page.waitForSelector(byId(id), { visible: true });
+  await element!.scrollIntoView();
+  await element!.click();
+};
+
+/** Puts the caret in a field, as a thumb does, and types over what stands there. */
+export const typeInto = async (page: Page, id: string, text: string): Promise<void> => {
+  await tap(page, id);
+  await page.keyboard.down('Control');
+  await page.keyboard.press('a');
+  await page.keyboard.up('Control');
+  await page.keyboard.type(text);
+};
+
+export const textOf = (page: Page, id: string): Promise<string> =>
+  page.$eval(byId(id), (element) => (element instanceof HTMLElement ? element.innerText : ''));
+
+/** What a screen reader says of the figure inside. */
+export const spoken = async (page: Page, id: string): Promise<string | null> => {
+  await page.waitForSelector(`${byId(id)} [aria-label]`);
+  return page.$eval(`${byId(id)} [aria-label]`, (element) => element.getAttribute('aria-label'));
+};
+
+export const waitForText = (page: Page, id: string, part: string): Promise<unknown> =>
+  page.waitForFunction(
+    (selector, wanted) => document.querySelector<HTMLElement>(selector)?.innerText.includes(wanted),
+    { timeout: 10_000 },
+    byId(id),
+    part,
+  );
+
+/** Every edit is drafted a moment before it is saved: waits until the last one is with the server. */
+export const settled = async (page: Page): Promise<void> => {
+  await waitForText(page, 'save-state', 'Saved · revision');
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  await waitForText(page, 'save-state', 'Saved · revision');
+};

@@ -1,0 +1,163 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { startApp, type AppServer } from './support/app-server';
+import {
+  byId,
+  launch,
+  openPage,
+  PHONE,
+  settled,
+  tap,
+  textOf,
+  typeInto,
+  waitForText,
+  WIDE,
+} from './support/browser';
+
+jest.setTimeout(120_000);
+
+let server: AppServer;
+let browser: Browser;
+
+beforeAll(async () => {
+  server = await startApp();
+  browser = await launch();
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+});
+
+const openSample = async (page: Page, name: string): Promise<void> => {
+  await page.goto(server.base, { waitUntil: 'networkidle0' });
+  await tap(page, `job-${name}`);
+  await waitForText(page, 'save-state', 'Saved');
+};
+
+describe('at a wide screen', () => {
+  it('shows list, plan and sheet together, and is worked by keys', async () => {
+    const { page, faults } = await openPage(browser, WIDE);
+    await openSample(page, 'Heron Slip');
+    await page.waitForSelector(byId('plan'));
+    await page.keyboard.press('j');
+    await page.waitForFunction(() => location.pathname.endsWith('/cuts/R1'));
+    await page.keyboard.press('j');
+    await page.waitForFunction(() => location.pathname.endsWith('/cuts/C1'));
+    await page.keyboard.press('k');
+    await page.waitForFunction(() => location.pathname.endsWith('/cuts/R1'));
+    const [list, plan, sheet] = await Promise.all(
+      ['cut-list', 'plan', 'piece-sheet'].map(
+        async (id) => (await (await page.$(byId(id)))!.boundingBox())!,
+      ),
+    );
+    expect(list!.x + list!.width).toBeLessThanOrEqual(plan!.x + 1);
+    expect(plan!.x + plan!.width).toBeLessThanOrEqual(sheet!.x + 1);
+    await page.keyboard.type('?');
+    await page.waitForSelector('[role=dialog]');
+    await page.keyboard.press('Escape');
+    await page.waitForSelector('[role=dialog]', { hidden: true });
+    await page.keyboard.press('3');
+    await page.waitForFunction(() => location.pathname.endsWith('/timber'));
+    expect(faults).toEqual([]);
+  });
+
+  it('reaches every control by Tab, each with a name', async () => {
+    const { page } = await openPage(browser, PHONE);
+    await openSample(page, 'Quince Yard');
+    await tap(page, 'place-timber');
+    const nameless = await page.$$eval(
+      '[role=button],[role=link],[role=radio],input,button,a',
+      (controls) =>
+        controls
+          .filter((c) => {
+            const labelled = c.getAttribute('aria-labelledby');
+            const name =
+              c.getAttribute('aria-label') ??
+              (labelled === null ? '' : (document.getElementById(labelled)?.innerText ?? ''));
+            return (
+              (name + (c as HTMLElement).innerText).trim() === '' || (c as HTMLElement).tabIndex < 0
+            );
+          })
+          .map((c) => c.outerHTML.slice(0, 120)),
+    );
+    expect(nameless).toEqual([]);
+  });
+
+  it('has no touch target under 48 px, and nothing wider than the phone', async () => {
+    const { page } = await openPage(browser, PHONE);
+    await openSample(page, 'Heron Slip');
+    for (const place of ['site', 'roof', 'timber', 'cuts']) {
+      await tap(page, `place-${place}`);
+      await page.waitForFunction((end) => location.pathname.endsWith(end), {}, place);
+      const small = await page.$$eval('[role=button],[role=link],[role=radio],input', (controls) =>
+        controls
+          .map((c) => ({
+            box: c.getBoundingClientRect(),
+            name: (c as HTMLElement).innerText || c.getAttribute('aria-label'),
+          }))
+          .filter(({ box }) => box.width > 0 && (box.height < 47.5 || box.width < 47.5))
+          .map(({ name, box }) => `${name ?? ''} ${box.width}×${box.height}`),
+      );
+      expect([place, small]).toEqual([place, []]);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+        390,
+      );
+    }
+  });
+});
+
+describe('two tabs, one job', () => {
+  it('meet a clear choice; both versions end up in the history', async () => {
+    const { page: mine } = await openPage(browser, WIDE);
+    // Another window altogether: a tab in the background neither paints nor looks for news.
+    const elsewhere = await launch();
+    const { page: theirs } = await openPage(elsewhere, WIDE);
+    await openSample(mine, 'Gannet Point');
+    await openSample(theirs, 'Gannet Point');
+    await tap(theirs, 'place-site');
+    await typeInto(theirs, 'field-blocks.0.outline', '6.4 m');
+    await settled(theirs);
+    // The other tab has not looked since: its edit is over an old revision.
+    await tap(mine, 'place-site');
+    await typeInto(mine, 'field-blocks.0.outline.1', '4.3 m');
+    await mine.waitForSelector(byId('conflict'));
+    expect(await textOf(mine, 'conflict')).toContain('The other stays in the history');
+    await tap(mine, 'keep-mine');
+    await mine.waitForSelector(byId('conflict'), { hidden: true });
+    await waitForText(mine, 'save-state', 'Saved');
+    const id = /job\/([^/]+)/.exec(mine.url())![1]!;
+    const { job } = (await (await fetch(`${server.base}/api/jobs/${id}`)).json()) as {
+      job: { blocks: { outline: number[][] }[] };
+    };
+    expect(job.blocks[0]!.outline[2]![1]).toBe(4300);
+    const { revisions } = (await (
+      await fetch(`${server.base}/api/jobs/${id}/revisions`)
+    ).json()) as { revisions: { revision: number }[] };
+    expect(revisions.length).toBeGreaterThanOrEqual(3);
+    await elsewhere.close();
+  });
+});
+
+describe('without the server', () => {
+  it('keeps what is entered on the device and saves it when the server is back', async () => {
+    const own = await startApp();
+    const { page } = await openPage(browser, PHONE);
+    await page.goto(own.base, { waitUntil: 'networkidle0' });
+    await tap(page, 'job-Quince Yard');
+    await waitForText(page, 'save-state', 'Saved');
+    await tap(page, 'place-site');
+    await page.setOfflineMode(true);
+    await typeInto(page, 'field-blocks.0.outline', '12 m');
+    await waitForText(page, 'save-state', 'the server is away');
+    await page.setOfflineMode(false);
+    await waitForText(page, 'save-state', 'Saved · revision');
+    await own.stop();
+  });
+
+  it('says so when a job or a page is not there', async () => {
+    const { page } = await openPage(browser, PHONE);
+    await page.goto(`${server.base}/job/none/cuts`, { waitUntil: 'networkidle0' });
+    await page.waitForFunction(() => document.body.innerText.includes('There is no such job'));
+    await page.goto(`${server.base}/nowhere`, { waitUntil: 'networkidle0' });
+    await page.waitForFunction(() => document.body.innerText.includes('There is nothing here'));
+  });
+});

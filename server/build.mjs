@@ -8,6 +8,15 @@ await build({
   platform: 'node',
   format: 'esm',
   target: 'node20',
-  external: ['better-sqlite3', 'knex', 'express', 'helmet', 'pino', 'pino-http', 'zod-openapi'],
+  external: [
+    'better-sqlite3',
+    'knex',
+    'compression',
+    'express',
+    'helmet',
+    'pino',
+    'pino-http',
+    'zod-openapi',
+  ],
   logLevel: 'warning',
 });

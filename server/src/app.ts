@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -59,6 +60,7 @@ export const createApp = ({ store, logger, web }: Parts): Express => {
     }),
   );
   app.use(security);
+  app.use(compression());
   app.get('/healthz', async (_request, response) => {
     await store.isEmpty();
     response.json({ status: 'ok' });

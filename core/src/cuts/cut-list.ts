@@ -5,7 +5,7 @@ import { degrees } from '../units';
 import { readCut } from './angles';
 import { boardDrawing } from './board-drawing';
 import { group, handOf, shapeOf, type Group, type Piece } from './group';
-import { lengthsOf } from './lengths';
+import { lengthsOf, reachesOf } from './lengths';
 import { localCuts } from './local-cut';
 import type { CutList, CutListEntry } from './model';
 import { sawNotes } from './saw-notes';
@@ -49,7 +49,7 @@ const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
   const [first] = pieces;
   if (first === undefined) throw new Error(`cuts: group ${mark} has no piece`);
   const { member } = first;
-  const { slope, ...lengths } = lengthsOf(member, first.cuts);
+  const { slope, ...lengths } = lengthsOf(member, first.reaches);
   const seat = seatOf(member);
   const read = first.cuts.map((cut) => readCut(member, cut));
   const drop = member.plan.dropMm === null ? null : dropWorking(first);
@@ -109,8 +109,8 @@ const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
 export const cutList = (job: Job, framing: Framing): CutList => {
   const pieces = framing.members.map((member): Piece => {
     const cuts = localCuts(member);
-    const lengths = lengthsOf(member, cuts);
-    return { member, cuts, lengths, shape: shapeOf(member, cuts, lengths) };
+    const reaches = reachesOf(member, cuts);
+    return { member, cuts, reaches, shape: shapeOf(member, cuts, reaches) };
   });
   const groups = group(pieces);
   const members = KINDS_IN_ORDER.flatMap((kind) =>
@@ -139,4 +139,4 @@ const longestFirst = (p: Group, q: Group): number => {
   return Math.abs(apart) > CUT_ALIKE_MM ? apart : q.pieces.length - p.pieces.length;
 };
 
-const longest = ({ pieces: [first] }: Group): number => first?.lengths.longPoint.value ?? 0;
+const longest = ({ pieces: [first] }: Group): number => first?.reaches.longest ?? 0;

@@ -1,7 +1,7 @@
 import { CUT_ALIKE_MM, CUT_ALIKE_RAD, type Vec3 } from '../geom';
 import type { Member } from '../frame';
 import type { LocalCut } from './local-cut';
-import type { Lengths } from './lengths';
+import type { Reaches } from './lengths';
 import type { Hands } from './model';
 
 /** What two pieces are compared by: every length, every cut's direction in the board's frame. */
@@ -13,7 +13,7 @@ export interface Shape {
 export interface Piece {
   readonly member: Member;
   readonly cuts: readonly LocalCut[];
-  readonly lengths: Lengths;
+  readonly reaches: Reaches;
   readonly shape: Shape;
 }
 
@@ -21,13 +21,16 @@ export interface Group {
   readonly pieces: Piece[];
 }
 
-export const shapeOf = (member: Member, cuts: readonly LocalCut[], lengths: Lengths): Shape => ({
+export const shapeOf = (
+  member: Member,
+  cuts: readonly LocalCut[],
+  { top, bottom, longest, shortest, tail }: Reaches,
+): Shape => ({
   lengthsMm: [
-    lengths.body.value,
-    lengths.longPoint.value,
-    lengths.shortPoint.value,
-    lengths.tail.value,
-    lengths.blank.value,
+    top - bottom,
+    longest,
+    shortest,
+    tail,
     member.stock.thickness,
     member.stock.depth,
     member.topMm,

@@ -56,22 +56,44 @@ const slopeOf = (member: Member): Worked => {
   );
 };
 
-/** Reads every length of the contract off the board's own frame. */
-export const lengthsOf = (
-  member: Member,
-  cuts: readonly LocalCut[],
-): Lengths & { slope: Worked } => {
+/** Where the cuts cross the board's own lines, mm along it from the heel. */
+export interface Reaches {
+  /** The heel's plumb line on the top edge. */
+  readonly heel: number;
+  /** Upper and lower cut on the centre line. */
+  readonly top: number;
+  readonly bottom: number;
+  /** From lower to upper cut, where that is longest and shortest across the thickness. */
+  readonly longest: number;
+  readonly shortest: number;
+  readonly tail: number;
+}
+
+export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches => {
   const e = member.topMm;
   const half = member.stock.thickness / 2;
-  const slope = slopeOf(member);
   const upper = cuts.filter((cut) => cut.end.at === 'top');
   const lower = cuts.filter((cut) => cut.end.at === 'bottom');
-  const top = (s: number): number => reachOf(upper, s, e, true);
+  const tails = cuts.filter((cut) => cut.end.at === 'tail');
   // The heel's plumb line through the origin leans back along the board: on a lowered top edge it lies further down.
-  const heelAt = e * Math.tan(member.plan.slopeRad);
-  const bottom = (s: number): number => (lower.length === 0 ? heelAt : reachOf(lower, s, e, false));
+  const heel = e * Math.tan(member.plan.slopeRad);
+  const top = (s: number): number => reachOf(upper, s, e, true);
+  const bottom = (s: number): number => (lower.length === 0 ? heel : reachOf(lower, s, e, false));
   const across = turningPoints([upper, lower], e, half).map((s) => top(s) - bottom(s));
+  return {
+    heel,
+    top: top(0),
+    bottom: bottom(0),
+    longest: Math.max(...across),
+    shortest: Math.min(...across),
+    tail: tails.length === 0 ? 0 : heel - reachOf(tails, 0, e, false),
+  };
+};
 
+/** Every length of the contract, with its working. */
+export const lengthsOf = (member: Member, reaches: Reaches): Lengths & { slope: Worked } => {
+  const { heel, top, bottom, longest, shortest } = reaches;
+  const slope = slopeOf(member);
   const theory = work(
     'theory length',
     'plan run ÷ cos slope',
@@ -89,8 +111,8 @@ export const lengthsOf = (
     'mm',
     [
       ['theory length', theory, 'mm'],
-      ['shortening at the upper end, level', (theory.value + heelAt - top(0)) * level, 'mm'],
-      ['shortening at the lower end, level', (bottom(0) - heelAt) * level, 'mm'],
+      ['shortening at the upper end, level', (theory.value + heel - top) * level, 'mm'],
+      ['shortening at the lower end, level', (bottom - heel) * level, 'mm'],
       ['slope', slope, '°'],
     ],
     (full, high, low, deg) => full - (high + low) / cos(deg),
@@ -102,18 +124,16 @@ export const lengthsOf = (
       'mm',
       [
         ['body', body, 'mm'],
-        ['reach', reach - (top(0) - bottom(0)), 'mm'],
+        ['reach', reach - (top - bottom), 'mm'],
       ],
       (length, more) => length + more,
     );
-  const tails = cuts.filter((cut) => cut.end.at === 'tail');
-  const tailAt = tails.length === 0 ? 0 : heelAt - reachOf(tails, 0, e, false);
   const tail = work(
     'tail',
     'level distance from the heel to the tail’s top corner ÷ cos slope',
     'mm',
     [
-      ['level distance', tailAt * level, 'mm'],
+      ['level distance', reaches.tail * level, 'mm'],
       ['slope', slope, '°'],
     ],
     (run, deg) => (run === 0 ? 0 : run / cos(deg)),
@@ -133,8 +153,8 @@ export const lengthsOf = (
     slope,
     theory,
     body,
-    longPoint: point('long point', Math.max(...across)),
-    shortPoint: point('short point', Math.min(...across)),
+    longPoint: point('long point', longest),
+    shortPoint: point('short point', shortest),
     tail,
     blank,
   };

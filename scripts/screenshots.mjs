@@ -1,0 +1,62 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer from 'puppeteer-core';
+import { build } from './build.mjs';
+import { findBrowser, installPackages } from './install.mjs';
+import { ROOT } from './run.mjs';
+
+/** `npm run screenshots`: one current picture of each main view, from the sample jobs, into docs/screenshots/. */
+const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true, deviceScaleFactor: 2 };
+const WIDE = { width: 1280, height: 800 };
+const VIEWS = [
+  ['jobs-phone', PHONE, 'light', null, ''],
+  ['site-phone', PHONE, 'light', 'Quince Yard', 'site'],
+  ['roof-phone', PHONE, 'light', 'Heron Slip', 'roof'],
+  ['timber-phone', PHONE, 'dark', 'Gannet Point', 'timber'],
+  ['cuts-phone', PHONE, 'light', 'Heron Slip', 'cuts'],
+  ['jack-phone', PHONE, 'light', 'Heron Slip', 'cuts/HJ2'],
+  ['hip-phone-dark', PHONE, 'dark', 'Heron Slip', 'cuts/H1'],
+  ['hip-wide', WIDE, 'light', 'Heron Slip', 'cuts/H1'],
+  ['roof-wide-dark', WIDE, 'dark', 'Quince Yard', 'roof'],
+  ['history-phone', PHONE, 'light', 'Heron Slip', 'history'],
+];
+
+await installPackages();
+const executablePath = await findBrowser();
+await build();
+const data = mkdtempSync(join(tmpdir(), 'ogee-shots-'));
+const server = spawn(
+  process.execPath,
+  ['server/dist/main.mjs', '--port', '0', '--samples', '--web', 'app/dist', '--data', data],
+  { cwd: ROOT, stdio: ['ignore', 'pipe', 'ignore'] },
+);
+const base = await new Promise((resolve) =>
+  server.stdout.on('data', (part) => resolve(/http:\S+/.exec(part.toString())[0])),
+);
+const { jobs } = await (await fetch(`${base}/api/jobs`)).json();
+const browser = await puppeteer.launch({
+  executablePath,
+  userDataDir: join(data, 'chromium'),
+  args: [
+    '--headless=new',
+    '--no-sandbox',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+  ],
+});
+for (const [name, size, theme, job, place] of VIEWS) {
+  const page = await browser.newPage();
+  await page.setViewport(size);
+  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
+  const path = job === null ? '/' : `/job/${jobs.find((one) => one.name === job).id}/${place}`;
+  await page.goto(base + path, { waitUntil: 'networkidle0' });
+  await page.evaluate(() => document.fonts.ready.then(() => true));
+  await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${name}.png`) });
+  await page.close();
+  process.stdout.write(`docs/screenshots/${name}.png\n`);
+}
+await browser.close();
+server.kill('SIGTERM');

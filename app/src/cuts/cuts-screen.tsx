@@ -16,7 +16,9 @@ export const CutsScreen = () => {
     return problems.length > 0 ? null : <Loading what="Working the roof out …" />;
   const { members, notes } = solution.cuts;
   const boards = members.reduce((sum, entry) => sum + entry.count, 0);
-  const general = notes.filter((note) => note.member === undefined || wide);
+  const cautionsFirst = [...notes].sort(
+    (a, b) => Number(a.level === 'note') - Number(b.level === 'note'),
+  );
   return (
     <View className="gap-4">
       <View>
@@ -37,7 +39,7 @@ export const CutsScreen = () => {
         </View>
       )}
       {job.about !== undefined && <Words>{job.about}</Words>}
-      {general.map((note, i) => (
+      {cautionsFirst.map((note, i) => (
         <Caution
           key={i}
           level={note.level}

@@ -222,6 +222,22 @@ export const Board = ({ board, cuts, kind, display, mirrored }: BoardProps) => {
               );
             }),
           )}
+          {/* The heel's plumb line is pencilled right down to the notch, though only its foot is sawn. */}
+          {board.marks.map((mark) => {
+            const at = readAt(mark, mirrored);
+            const foot = segment(mark, false)?.[0];
+            return cuts[mark.cut]?.at !== 'heel' || at === null || foot === undefined ? null : (
+              <Line
+                key={mark.cut}
+                x1={x(at)}
+                y1={faceY}
+                x2={x(foot[0])}
+                y2={faceY + foot[1] * k}
+                stroke={colour('chalk')}
+                strokeWidth={1.2}
+              />
+            );
+          })}
           {labels.map(({ name, at }) => {
             const last = at > board.lengthMm * 0.8;
             return (

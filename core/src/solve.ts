@@ -1,4 +1,5 @@
 import { cutList, type CutList } from './cuts';
+import { dryFit, type FitReport } from './fit';
 import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
 import { ok, type Result } from './problem';
@@ -21,4 +22,12 @@ export const solve = (job: Job): Result<Solution> => {
     members: framing.value.members,
     cuts: cutList(job, framing.value),
   });
+};
+
+/** Holds the solved frame's solids against each other. */
+export const fit = ({ roof, members, cuts }: Solution): FitReport => {
+  const marks = new Map(
+    cuts.members.flatMap((entry) => entry.members.map((id) => [id, entry.mark])),
+  );
+  return dryFit(roof, members, (id) => marks.get(id) ?? id);
 };

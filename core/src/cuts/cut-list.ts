@@ -46,7 +46,8 @@ const backingWorking = (piece: Piece, which: 0 | 1): Worked => {
 };
 
 const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
-  const [first] = pieces;
+  // A common with its corner planed off is cut like the others; one of those is drawn.
+  const first = pieces.find((piece) => piece.member.bevels.length === 0) ?? pieces[0];
   if (first === undefined) throw new Error(`cuts: group ${mark} has no piece`);
   const { member } = first;
   const { slope, ...lengths } = lengthsOf(member, first.reaches);
@@ -99,7 +100,7 @@ const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
     drop: drop?.value ?? null,
     backing: backing === null ? null : [backing[0].value, backing[1].value],
     cuts: read.map((cut) => cut.entry),
-    members: pieces.map((piece) => piece.member.id),
+    members: [first, ...pieces.filter((piece) => piece !== first)].map((piece) => piece.member.id),
     working,
     board: boardDrawing(member, first.cuts, handOf(first)),
   };

@@ -34,7 +34,6 @@ export const shapeOf = (
     member.stock.thickness,
     member.stock.depth,
     member.topMm,
-    member.bevels.length,
   ],
   cuts: cuts.map((cut) => ({ at: cut.end.at, normal: cut.normal })),
 });

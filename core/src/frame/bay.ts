@@ -1,6 +1,7 @@
 import { v2, type Vec2, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import type { BlockRoof, RoofEdge, RoofPlane, SideLine } from '../roof';
+import type { Kind } from './member';
 
 /** One end of the ridge: a gable, or the point where a hip end's planes meet. */
 export interface BayEnd {
@@ -42,6 +43,10 @@ export const planeOf = (roof: BlockRoof, index: number): RoofPlane => {
   if (!found) throw new Error(`frame: side ${index} of block ${roof.id} carries no roof plane`);
   return found;
 };
+
+/** Ids are stable while the job's geometry stands: block, kind, side or corner, number along it. */
+export const memberId = (bay: Bay, kind: Kind, ...place: readonly number[]): string =>
+  [bay.roof.id, kind, ...place].join('.');
 
 export const inPlan = (p: Vec3): Vec2 => [p[0], p[1]];
 
@@ -98,3 +103,13 @@ export const ridgePast = (bay: Bay): number =>
   bay.hasRidge && bay.job.framing.hipAtRidge === 'to-ridge'
     ? ridgeThickness(bay) / 2
     : bay.job.timber.common.thickness / 2;
+
+/** On the ridge, hips pass a king common that is thicker than the ridge, and nip it on both sides. */
+export const kingIsNipped = (bay: Bay): boolean =>
+  bay.hasRidge &&
+  bay.job.framing.hipAtRidge === 'to-ridge' &&
+  bay.job.timber.common.thickness > ridgeThickness(bay);
+
+/** Nipped so far that the two hips' faces meet before the ridge's end does, it stops between the hips instead. */
+export const kingReachesRidge = (bay: Bay): boolean =>
+  !kingIsNipped(bay) || (bay.job.timber.hip?.thickness ?? 0) / Math.SQRT2 < ridgePast(bay);

@@ -1,6 +1,6 @@
 import { lineCrossing, v2, v3, type BoardFrame, type Vec2, type Vec3 } from '../geom';
 import type { SideLine } from '../roof';
-import { planeOf, sideOf, type Bay } from './bay';
+import { memberId, planeOf, sideOf, type Bay } from './bay';
 import { plumbFrame, plumbKeep } from './board';
 import { hipTimber } from './hip-line';
 import type { EndCut, Member } from './member';
@@ -20,10 +20,12 @@ const endAt = (bay: Bay, side: SideLine, which: 'start' | 'end', corner: Vec2): 
   const next = sideOf(bay.roof, which === 'start' ? side.index - 1 + count : side.index + 1);
   const away = which === 'start' ? v2.scale(side.along, -1) : side.along;
   const at = which === 'start' ? ('bottom' as const) : ('top' as const);
-  if (next.roof !== 'eave') return { at, name: 'end cut', keep: plumbKeep(corner, away) };
+  if (next.roof !== 'eave')
+    return { at, name: 'end cut', keep: plumbKeep(corner, away), meets: null };
   const across = v2.left(hipTimber(bay, index).heading);
   const outward = v2.dot(across, away) > 0 ? across : v2.scale(across, -1);
-  return { at, name: 'mitre', keep: plumbKeep(corner, outward) };
+  const meets = memberId(bay, 'fascia', next.index);
+  return { at, name: 'mitre', keep: plumbKeep(corner, outward), meets };
 };
 
 /**
@@ -57,7 +59,7 @@ export const fascias = (bay: Bay): Member[] => {
       const frame = fasciaFrame(bay, side, start, stock.thickness);
       const plumb = frame.e[2] === 1;
       return {
-        id: `${bay.roof.id}.fascia.${side.index}`,
+        id: memberId(bay, 'fascia', side.index),
         kind: 'fascia' as const,
         block: bay.roof.id,
         side: side.index,
@@ -68,6 +70,7 @@ export const fascias = (bay: Bay): Member[] => {
         ends: [endAt(bay, side, 'end', end), endAt(bay, side, 'start', start)],
         notch: null,
         bevels: [],
+        mayStandProud: false,
         plan: {
           runMm: v2.distance(start, end),
           slopeRad: 0,

@@ -1,10 +1,20 @@
 import { planeAt, v2, v3, type HalfSpace, type Vec3 } from '../geom';
 import type { SideLine } from '../roof';
-import { inPlan, planeOf, ridgeThickness, runFrom, sideOf, type Bay } from './bay';
+import { inPlan, memberId, planeOf, ridgeThickness, runFrom, sideOf, type Bay } from './bay';
 import { plumbFrame, plumbKeep } from './board';
 import { hipTimber, type HipTimber } from './hip-line';
 import type { EndCut, Member } from './member';
-import { seatNotch, tailKeep } from './plate-cuts';
+import { seatNotch, tailCut } from './plate-cuts';
+import { ridgeStations } from './ridge-stations';
+
+/** The common or king common of one side that stands where the hip ends. */
+const rafterAtTop = (bay: Bay, hip: HipTimber, side: SideLine): string => {
+  if (!bay.hasRidge || (side !== bay.a && side !== bay.b)) {
+    return memberId(bay, 'king-common', side.index, 0);
+  }
+  const atFirst = hip.sides.includes(bay.ends[0].side);
+  return memberId(bay, 'common', side.index, atFirst ? 0 : ridgeStations(bay).at.length - 1);
+};
 
 /** Faces of the two rafters that stand at the hip's top: the piece is cut into the corner between them. */
 const toCommons = (bay: Bay, hip: HipTimber): EndCut[] =>
@@ -12,7 +22,12 @@ const toCommons = (bay: Bay, hip: HipTimber): EndCut[] =>
     const towardCorner = i === 0 ? side.along : v2.scale(side.along, -1);
     const half = bay.job.timber.common.thickness / 2;
     const at = v2.add(inPlan(hip.high), v2.scale(towardCorner, half));
-    return { at: 'top', name: 'cheek cut', keep: plumbKeep(at, v2.scale(towardCorner, -1)) };
+    return {
+      at: 'top',
+      name: 'cheek cut',
+      keep: plumbKeep(at, v2.scale(towardCorner, -1)),
+      meets: rafterAtTop(bay, hip, side),
+    };
   });
 
 /** One cheek, on the ridge's side face. */
@@ -20,7 +35,14 @@ const toRidge = (bay: Bay, hip: HipTimber): EndCut[] => {
   const side = hip.sides.find((one) => one === bay.a || one === bay.b);
   if (side === undefined) throw new Error('frame: a hip parts a side of the ridge from an end');
   const at = v2.add(inPlan(hip.high), v2.scale(side.inward, -ridgeThickness(bay) / 2));
-  return [{ at: 'top', name: 'cheek cut', keep: plumbKeep(at, side.inward) }];
+  return [
+    {
+      at: 'top',
+      name: 'cheek cut',
+      keep: plumbKeep(at, side.inward),
+      meets: memberId(bay, 'ridge'),
+    },
+  ];
 };
 
 /**
@@ -57,14 +79,9 @@ const hip = (bay: Bay, corner: number): Member => {
   const angleTo = (side: SideLine): number =>
     Math.acos(Math.abs(v2.dot(timber.heading, side.along)));
   const hasTail = before.overhangMm > 0 && after.overhangMm > 0;
-  const tails = [before, after].map((side): EndCut => ({
-    at: 'tail',
-    name: 'tail cheek',
-    keep: tailKeep(bay, side),
-  }));
   const bevels: HalfSpace[] = job.framing.hipTop === 'back' ? fit.planes : [];
   return {
-    id: `${roof.id}.hip.${corner}`,
+    id: memberId(bay, 'hip', corner),
     kind: 'hip',
     block: roof.id,
     side: null,
@@ -75,10 +92,12 @@ const hip = (bay: Bay, corner: number): Member => {
       ...(bay.hasRidge && job.framing.hipAtRidge === 'to-ridge'
         ? toRidge(bay, timber)
         : toCommons(bay, timber)),
-      ...tails,
+      tailCut(bay, before, 'tail cheek'),
+      tailCut(bay, after, 'tail cheek'),
     ],
     notch: seatNotch(bay, timber.low, v2.scale(timber.heading, -1), hasTail),
     bevels,
+    mayStandProud: job.framing.hipTop === 'none',
     plan: {
       runMm,
       slopeRad,

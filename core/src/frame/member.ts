@@ -20,6 +20,8 @@ export interface EndCut {
   readonly at: CutAt;
   readonly name: string;
   readonly keep: HalfSpace;
+  /** The member whose face this cut lies on; null for a free end, and for a seat, which lies on the plate. */
+  readonly meets: string | null;
 }
 
 /** A birdsmouth: what lies outside both half-spaces is taken away. `heel` is null where the tail ends at the plate. */
@@ -60,8 +62,10 @@ export interface Member {
   readonly topMm: number;
   readonly ends: readonly EndCut[];
   readonly notch: Notch | null;
-  /** Half-spaces that bevel the top edge (a backed hip); empty otherwise. */
+  /** Half-spaces that bevel the top edge: a backed hip, a corner planed off. Empty otherwise. */
   readonly bevels: readonly HalfSpace[];
+  /** A hip that is neither dropped nor backed stands above the roof planes, as the crew chose. */
+  readonly mayStandProud: boolean;
   readonly plan: MemberPlan;
 }
 

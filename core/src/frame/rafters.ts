@@ -3,6 +3,9 @@ import type { SideLine } from '../roof';
 import {
   hipsOf,
   inPlan,
+  kingIsNipped,
+  kingReachesRidge,
+  memberId,
   planeOf,
   ridgePast,
   ridgeThickness,
@@ -13,9 +16,10 @@ import {
 } from './bay';
 import { besideTimber, plumbFrame, plumbKeep } from './board';
 import { hipTimber } from './hip-line';
-import { commonStations, jackStations } from './layout';
+import { jackStations } from './layout';
+import { hipEndsAt, ridgeStations } from './ridge-stations';
 import type { EndCut, Kind, Member, Remark } from './member';
-import { seatNotch, tailKeep } from './plate-cuts';
+import { seatNotch, tailCut } from './plate-cuts';
 
 interface RafterPlace {
   readonly kind: Extract<Kind, 'common' | 'king-common' | 'hip-jack'>;
@@ -25,6 +29,7 @@ interface RafterPlace {
   readonly number: number;
   readonly runMm: number;
   readonly top: readonly EndCut[];
+  readonly bevels?: readonly HalfSpace[];
 }
 
 const rafter = (bay: Bay, place: RafterPlace): Member => {
@@ -34,16 +39,17 @@ const rafter = (bay: Bay, place: RafterPlace): Member => {
   const foot = v2.add(side.start, v2.scale(side.along, station));
   const frame = plumbFrame([foot[0], foot[1], roof.plateMm + roof.hapMm], side.inward, slopeRad);
   return {
-    id: `${roof.id}.${place.kind}.${side.index}.${place.number}`,
+    id: memberId(bay, place.kind, side.index, place.number),
     kind: place.kind,
     block: roof.id,
     side: side.index,
     stock: bay.job.timber.common,
     frame,
     topMm: 0,
-    ends: [...place.top, { at: 'tail', name: 'tail cut', keep: tailKeep(bay, side) }],
+    ends: [...place.top, tailCut(bay, side, 'tail cut')],
     notch: seatNotch(bay, foot, v2.scale(side.inward, -1), side.overhangMm > 0),
-    bevels: [],
+    bevels: place.bevels ?? [],
+    mayStandProud: false,
     plan: {
       runMm: place.runMm,
       slopeRad,
@@ -62,6 +68,7 @@ const nip = (bay: Bay, side: SideLine, corner: number): EndCut => ({
   at: 'top',
   name: 'cheek cut',
   keep: hipFace(bay, side, corner),
+  meets: memberId(bay, 'hip', corner),
 });
 
 /** The face of the hip at `corner` that looks at rafters of `side`. */
@@ -77,14 +84,13 @@ const commonTop = (bay: Bay, side: SideLine): EndCut => {
   const through = inPlan(bay.ends[0].point);
   const half = bay.hasRidge ? ridgeThickness(bay) / 2 : 0;
   const at = v2.add(through, v2.scale(side.inward, -half));
-  return { at: 'top', name: 'plumb cut', keep: plumbKeep(at, side.inward) };
+  return {
+    at: 'top',
+    name: 'plumb cut',
+    keep: plumbKeep(at, side.inward),
+    meets: memberId(bay, 'ridge'),
+  };
 };
-
-const isOnHip = (bay: Bay, station: number): (0 | 1)[] =>
-  ([0, 1] as const).filter((i) => {
-    const end = bay.ends[i];
-    return end.kind === 'hip' && station === stationOn(bay.a, end.point);
-  });
 
 const left = (dropped: readonly number[], what: string): Remark[] =>
   dropped.length === 0
@@ -97,19 +103,25 @@ const left = (dropped: readonly number[], what: string): Remark[] =>
         },
       ];
 
+/**
+ * Where commons are thicker than the ridge, the one on a hip's meeting point reaches past the end slope by its top
+ * corner, which is planed off.
+ */
+const planed = (bay: Bay, station: number): HalfSpace[] =>
+  bay.job.timber.common.thickness <= ridgeThickness(bay)
+    ? []
+    : hipEndsAt(bay, station).map((end) => planeOf(bay.roof, bay.ends[end].side.index).plane);
+
 /** Commons on both sides of the ridge, in pairs. A square plan has none: its kings meet instead. */
 export const commons = (bay: Bay): { members: Member[]; remarks: Remark[] } => {
   if (!bay.hasRidge) return { members: [], remarks: [] };
-  const { spacing, layout, hipAtRidge } = bay.job.framing;
-  const ends = bay.ends.map((end) => ({ kind: end.kind, at: stationOn(bay.a, end.point) }));
-  const [first, last] = ends;
-  if (first === undefined || last === undefined) throw new Error('frame: a ridge has two ends');
-  const stations = commonStations(first, last, spacing, bay.job.timber.common.thickness, layout);
+  const { hipAtRidge } = bay.job.framing;
+  const stations = ridgeStations(bay);
   const members = [bay.a, bay.b].flatMap((side) =>
     stations.at.map((station, i) => {
       const top = [commonTop(bay, side)];
       if (hipAtRidge === 'to-ridge') {
-        for (const end of isOnHip(bay, station)) {
+        for (const end of hipEndsAt(bay, station)) {
           const atStart = (side === bay.a) === (end === 0);
           top.push(
             nip(bay, side, cornerAt(side, atStart ? 'start' : 'end', bay.roof.sides.length)),
@@ -123,6 +135,7 @@ export const commons = (bay: Bay): { members: Member[]; remarks: Remark[] } => {
         number: i,
         runMm: runFrom(side, bay.ends[0].point),
         top,
+        bevels: planed(bay, station),
       });
     }),
   );
@@ -132,15 +145,23 @@ export const commons = (bay: Bay): { members: Member[]; remarks: Remark[] } => {
 /** The rafter in the middle of each hip end; on a square plan one on every side, in two pairs. */
 export const kingCommons = (bay: Bay): Member[] => {
   const hipEnds = bay.ends.filter((end) => end.kind === 'hip');
-  const kings = hipEnds.map((end) => ({ side: end.side, stop: ridgePast(bay) }));
+  const king = (side: SideLine): string => memberId(bay, 'king-common', side.index, 0);
+  const stopper = bay.hasRidge ? memberId(bay, 'ridge') : king(bay.a);
+  const kings = hipEnds.map((end) => ({ side: end.side, stop: ridgePast(bay), meets: stopper }));
   // On a square plan sides a and b meet head to head and the other pair stops against their faces.
-  if (!bay.hasRidge) kings.push({ side: bay.a, stop: 0 }, { side: bay.b, stop: 0 });
-  const wideKing = bay.hasRidge && bay.job.timber.common.thickness > ridgeThickness(bay);
-  return kings.map(({ side, stop }) => {
+  if (!bay.hasRidge) {
+    kings.push(
+      { side: bay.a, stop: 0, meets: king(bay.b) },
+      { side: bay.b, stop: 0, meets: king(bay.a) },
+    );
+  }
+  return kings.map(({ side, stop, meets }) => {
     const end = hipEnds.find((one) => one.side === side) ?? bay.ends[0];
     const at = v2.add(inPlan(end.point), v2.scale(side.inward, -stop));
-    const top: EndCut[] = [{ at: 'top', name: 'plumb cut', keep: plumbKeep(at, side.inward) }];
-    if (bay.job.framing.hipAtRidge === 'to-ridge' && wideKing) {
+    const top: EndCut[] = kingReachesRidge(bay)
+      ? [{ at: 'top', name: 'plumb cut', keep: plumbKeep(at, side.inward), meets }]
+      : [];
+    if (kingIsNipped(bay)) {
       for (const which of ['start', 'end'] as const) {
         top.push(nip(bay, side, cornerAt(side, which, bay.roof.sides.length)));
       }
@@ -152,6 +173,9 @@ export const kingCommons = (bay: Bay): Member[] => {
       number: 0,
       runMm: runFrom(side, end.point),
       top,
+      // Head to head on a square plan, the upper corners reach past the two side slopes.
+      bevels:
+        stop === 0 ? bay.ends.map(({ side: beside }) => planeOf(bay.roof, beside.index).plane) : [],
     });
   });
 };
@@ -190,7 +214,7 @@ const jacksAtCorner = (
         station,
         number: (fromStart ? 0 : 1000) + i,
         runMm,
-        top: [{ at: 'top', name: 'cheek cut', keep }],
+        top: [{ at: 'top', name: 'cheek cut', keep, meets: memberId(bay, 'hip', corner) }],
       }),
     ];
   });

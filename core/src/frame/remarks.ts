@@ -108,6 +108,13 @@ const aboutRidge = (bay: Bay, members: readonly Member[]): Remark[] => {
       text: `the commons are thicker than the ridge, so the top corner of those at the hips stands ${say(bay.job)(proud)} proud of the end slope: plane it off`,
     });
   }
+  if (!bay.hasRidge) {
+    remarks.push({
+      level: 'note',
+      member: members.find((m) => m.kind === 'king-common')?.id ?? null,
+      text: 'two king commons meet head to head at the peak: plane their upper corners off to the side slopes',
+    });
+  }
   if (bay.job.collarTies === undefined && bay.job.rafterTies === undefined) {
     remarks.push({
       level: 'caution',

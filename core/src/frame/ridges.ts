@@ -1,5 +1,5 @@
 import { v2, type Vec2 } from '../geom';
-import { inPlan, ridgePast, type Bay } from './bay';
+import { inPlan, kingReachesRidge, memberId, ridgePast, type Bay } from './bay';
 import { plumbFrame, plumbKeep } from './board';
 import type { EndCut, Member } from './member';
 
@@ -22,11 +22,19 @@ export const ridges = (bay: Bay): Member[] => {
     const outward = i === 0 ? v2.scale(heading, -1) : heading;
     const past = end.kind === 'hip' ? ridgePast(bay) : 0;
     const at = v2.add(inPlan(end.point), v2.scale(outward, past));
-    return { at: i === 0 ? 'bottom' : 'top', name: 'end cut', keep: plumbKeep(at, outward) };
+    return {
+      at: i === 0 ? 'bottom' : 'top',
+      name: 'end cut',
+      keep: plumbKeep(at, outward),
+      meets:
+        end.kind === 'hip' && kingReachesRidge(bay)
+          ? memberId(bay, 'king-common', end.side.index, 0)
+          : null,
+    };
   });
   return [
     {
-      id: `${bay.roof.id}.ridge`,
+      id: memberId(bay, 'ridge'),
       kind: 'ridge',
       block: bay.roof.id,
       side: null,
@@ -36,6 +44,7 @@ export const ridges = (bay: Bay): Member[] => {
       ends,
       notch: null,
       bevels: [],
+      mayStandProud: false,
       plan: {
         runMm: v2.distance(inPlan(bay.ends[0].point), inPlan(bay.ends[1].point)),
         slopeRad: 0,

@@ -28,4 +28,7 @@ export {
   CUT_ALIKE_RAD,
   SQUARE_CORNER_RAD,
   LEVEL_RISE,
+  FIT_GAP_MM,
+  FIT_OVERLAP_MM3,
+  FIT_PROUD_MM,
 } from './tolerance';

@@ -15,3 +15,12 @@ export const SQUARE_CORNER_RAD = 1e-5;
 
 /** A roof line that rises less than this over its run is level: 0.001 mm in 10 m. mm per mm */
 export const LEVEL_RISE = 1e-7;
+
+/** A joint that stands open by more than this is reported: under the width of a saw line, over all rounding. mm */
+export const FIT_GAP_MM = 0.1;
+
+/** Wood two members may share before it is reported: a cubic centimetre, less than a plane takes off. mm³ */
+export const FIT_OVERLAP_MM3 = 1000;
+
+/** How far a top edge may stand above its roof plane. mm */
+export const FIT_PROUD_MM = 0.1;

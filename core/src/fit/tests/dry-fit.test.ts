@@ -1,0 +1,122 @@
+import fc from 'fast-check';
+import { dryFit, type FitReport } from '..';
+import type { Member } from '../../frame';
+import { v3, type HalfSpace, type Vec3 } from '../../geom';
+import { fit } from '../../solve';
+import { anyBuilding } from '../../tests/any-building';
+import { solved, type Building } from '../../tests/building';
+
+const house: Building = { along: 9000, across: 6000, pitch: '9/12' };
+const solution = solved(house);
+
+/** The fit of the house with one of its members changed. */
+const spoiled = (kind: Member['kind'], spoil: (member: Member) => Member): FitReport => {
+  const at = solution.members.findIndex((member) => member.kind === kind);
+  const members = solution.members.map((member, i) => (i === at ? spoil(member) : member));
+  return dryFit(solution.roof, members, (id) => id);
+};
+
+const withTop = (
+  member: Member,
+  change: (keep: HalfSpace, member: Member) => HalfSpace,
+): Member => ({
+  ...member,
+  ends: member.ends.map((end) =>
+    end.at === 'top' ? { ...end, keep: change(end.keep, member) } : end,
+  ),
+});
+
+/** Moves the upper cut along the board by so many mm. */
+const longer = (mm: number) => (member: Member) =>
+  withTop(member, (keep, { frame }) => ({
+    ...keep,
+    offset: keep.offset + mm * v3.dot(keep.normal, frame.a),
+  }));
+
+/** Turns the upper cut about the edge's direction, through its middle on the top edge. */
+const turned = (deg: number) => (member: Member) =>
+  withTop(member, ({ normal, offset }, { frame }) => {
+    const rad = (deg * Math.PI) / 180;
+    const t = (offset - v3.dot(normal, frame.origin)) / v3.dot(normal, frame.a);
+    const through = v3.add(frame.origin, v3.scale(frame.a, t));
+    // A turn about the board's s axis: the saw set a degree off on the wide face.
+    const next: Vec3 = v3.add(
+      v3.scale(normal, Math.cos(rad)),
+      v3.scale(v3.cross(frame.s, normal), Math.sin(rad)),
+    );
+    return { normal: next, offset: v3.dot(next, through) };
+  });
+
+const kindsFound = (report: FitReport): string[] => [
+  ...new Set(report.problems.map((problem) => problem.kind)),
+];
+
+describe('the dry fit', () => {
+  it('of any rectangle closes: no gap, no shared wood, nothing proud', () => {
+    fc.assert(
+      fc.property(anyBuilding, (building) => {
+        const report = fit(solved(building));
+        expect(report.problems.map((problem) => problem.text)).toEqual([]);
+        expect(report.joints).toBeGreaterThan(10);
+      }),
+      { seed: 51, numRuns: 40 },
+    );
+  });
+
+  it('of a square plan closes, its four kings and four hips in one point', () => {
+    const report = fit(solved({ ...house, along: 6000 }));
+    expect(report.problems).toEqual([]);
+    expect(report.worstOverlap).toBeLessThan(1e-3);
+  });
+
+  it('counts a joint for every sawn face that meets something, seats among them', () => {
+    const report = fit(solution);
+    const ends = solution.members.flatMap((member) =>
+      member.ends.filter((end) => end.meets !== null),
+    );
+    const seats = solution.members.filter((member) => member.notch !== null);
+    expect(report.joints).toBe(ends.length + seats.length);
+    expect(report.worstGap).toBeLessThan(1e-6);
+  });
+
+  it.each(['common', 'king-common', 'hip', 'hip-jack', 'fascia'] as const)(
+    'catches a %s 1 mm short',
+    (kind) => {
+      const report = spoiled(kind, longer(-1));
+      expect(kindsFound(report)).toContain('gap');
+      expect(report.worstGap).toBeGreaterThan(0.4);
+      expect(report.worstGap).toBeLessThan(1.5);
+    },
+  );
+
+  it.each(['common', 'king-common', 'hip', 'hip-jack', 'fascia'] as const)(
+    'catches a %s 1 mm long',
+    (kind) => {
+      const report = spoiled(kind, longer(1));
+      expect(kindsFound(report)).toContain('overlap');
+      expect(report.worstOverlap).toBeGreaterThan(1000);
+    },
+  );
+
+  it.each([
+    ['common', 1],
+    ['common', -1],
+    ['hip-jack', 1],
+    ['hip-jack', -1],
+    ['hip', 1],
+  ] as const)('catches a %s sawn %d° off', (kind, deg) => {
+    expect(spoiled(kind, turned(deg)).problems.length).toBeGreaterThan(0);
+  });
+
+  it('catches a hip set too high, as proud', () => {
+    const raised = spoiled('hip', (member) => ({ ...member, topMm: member.topMm + 3 }));
+    expect(kindsFound(raised)).toContain('proud');
+  });
+
+  it('names both members and says how much, in words', () => {
+    const [problem] = spoiled('common', longer(-2)).problems;
+    expect(problem).toMatchObject({ kind: 'gap', members: ['main.common.0.0', 'main.ridge'] });
+    expect(problem!.mm).toBeCloseTo(2 * 0.8, 6);
+    expect(problem!.text).toContain('1.6 mm off');
+  });
+});

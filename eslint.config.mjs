@@ -36,6 +36,7 @@ export default tseslint.config(
     languageOptions: {
       globals: {
         console: 'readonly',
+        document: 'readonly',
         process: 'readonly',
         URL: 'readonly',
         setTimeout: 'readonly',

@@ -82,10 +82,23 @@ describe('at a wide screen', () => {
     expect(nameless).toEqual([]);
   });
 
+  it('tries every joint and says what to mind', async () => {
+    const { page } = await openPage(browser, PHONE);
+    await openSample(page, 'Quince Yard');
+    await tap(page, 'place-fit');
+    await page.waitForSelector(byId('fit'));
+    const said = await textOf(page, 'fit');
+    const [, closed, all] = /(\d+) of (\d+) joints close/.exec(said)!;
+    expect(Number(closed)).toBeGreaterThan(100);
+    expect(closed).toBe(all);
+    expect(said).toContain('worst gap 0.0 mm');
+    expect(said).toContain('No ties are given');
+  });
+
   it('has no touch target under 48 px, and nothing wider than the phone', async () => {
     const { page } = await openPage(browser, PHONE);
     await openSample(page, 'Heron Slip');
-    for (const place of ['site', 'roof', 'timber', 'cuts']) {
+    for (const place of ['site', 'roof', 'timber', 'cuts', 'fit']) {
       await tap(page, `place-${place}`);
       await page.waitForFunction((end) => location.pathname.endsWith(end), {}, place);
       const small = await page.$$eval('[role=button],[role=link],[role=radio],input', (controls) =>

@@ -20,6 +20,7 @@ const VIEWS = [
   ['hip-phone-dark', PHONE, 'dark', 'Heron Slip', 'cuts/H1'],
   ['hip-wide', WIDE, 'light', 'Heron Slip', 'cuts/H1'],
   ['roof-wide-dark', WIDE, 'dark', 'Quince Yard', 'roof'],
+  ['fit-phone', PHONE, 'light', 'Heron Slip', 'fit'],
   ['history-phone', PHONE, 'light', 'Heron Slip', 'history'],
 ];
 

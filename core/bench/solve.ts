@@ -1,8 +1,8 @@
 import { performance } from 'node:perf_hooks';
 import { buildingJob } from '../src/tests/building';
-import { solve, type Solution } from '../src/solve';
+import { fit, solve, type Solution } from '../src/solve';
 
-/** Median, least and most time to solve a roof of about so many boards, ms, over whole runs. */
+/** Median, least and most time to solve and dry-fit a roof of about so many boards, ms, over whole runs. */
 const RUNS = 31;
 
 const solved = (along: number): Solution => {
@@ -19,15 +19,22 @@ const sizeFor = (boards: number): number => {
   return along;
 };
 
-for (const boards of [10, 100, 400]) {
-  const along = sizeFor(boards);
+const measure = (name: string, boards: number, act: () => unknown): void => {
   const times = Array.from({ length: RUNS }, () => {
     const start = performance.now();
-    solved(along);
+    act();
     return performance.now() - start;
   }).sort((a, b) => a - b);
   const at = (share: number): string => (times[Math.round(share * (RUNS - 1))] ?? NaN).toFixed(2);
   process.stdout.write(
-    `solve ${solved(along).members.length} boards: median ${at(0.5)} ms (least ${at(0)}, most ${at(1)}; ${RUNS} runs)\n`,
+    `${name} ${boards} boards: median ${at(0.5)} ms (least ${at(0)}, most ${at(1)}; ${RUNS} runs)\n`,
   );
+};
+
+for (const wanted of [10, 100, 400]) {
+  const along = sizeFor(wanted);
+  const solution = solved(along);
+  const boards = solution.members.length;
+  measure('solve', boards, () => solved(along));
+  measure('dry fit', boards, () => fit(solution));
 }

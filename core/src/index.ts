@@ -6,5 +6,6 @@ export * from './job';
 export * from './roof';
 export * from './frame';
 export * from './cuts';
+export * from './fit';
 export * from './export';
-export { solve, type Solution } from './solve';
+export { fit, markOf, solve, type Solution } from './solve';

@@ -24,10 +24,14 @@ export const solve = (job: Job): Result<Solution> => {
   });
 };
 
-/** Holds the solved frame's solids against each other. */
-export const fit = ({ roof, members, cuts }: Solution): FitReport => {
+/** The mark each member's id is known by. */
+export const markOf = ({ cuts }: Solution): ((id: string) => string) => {
   const marks = new Map(
     cuts.members.flatMap((entry) => entry.members.map((id) => [id, entry.mark])),
   );
-  return dryFit(roof, members, (id) => marks.get(id) ?? id);
+  return (id) => marks.get(id) ?? id;
 };
+
+/** Holds the solved frame's solids against each other. */
+export const fit = (solution: Solution): FitReport =>
+  dryFit(solution.roof, solution.members, markOf(solution));

@@ -21,6 +21,7 @@ export const startApp = (): Promise<AppServer> =>
     );
     const stop = (): Promise<void> =>
       new Promise((done) => {
+        if (child.exitCode !== null || child.signalCode !== null) done();
         child.once('exit', () => done());
         child.kill('SIGTERM');
       });

@@ -150,6 +150,12 @@ const Numbers = ({ entry, display }: Pick<SheetProps, 'entry' | 'display'>) => {
   return (
     <View>
       {entry.slope > 0 && row('Slope of its axis', 'slope', formatDegrees(entry.slope, 2))}
+      {entry.plan !== null &&
+        row(
+          'In plan, to the two eaves',
+          'plan.0',
+          entry.plan.map((deg) => formatDegrees(deg, 2)).join(' / '),
+        )}
       {seat !== null && row('Height above plate', 'seat.hap', writeLength(seat.hap, display))}
       {seat !== null && row('Seat, level', 'seat.width', writeLength(seat.width, display))}
       {seat !== null &&

@@ -1,4 +1,4 @@
-import { readJob, type Job, type Problem, type Solution } from '@ogee/core';
+import { readJob, type FitReport, type Job, type Problem, type Solution } from '@ogee/core';
 import { useQueryClient } from '@tanstack/react-query';
 import {
   createContext,
@@ -27,6 +27,8 @@ interface OpenJob extends Snapshot {
   /** The roof shown is not of what is entered now. */
   readonly stale: boolean;
   readonly problems: readonly Problem[];
+  /** The dry fit of a job, worked out in the solver's thread; null when it has no roof. */
+  readonly fitRoof: (job: Job) => Promise<FitReport | null>;
   /** What the job's checks say of one field. */
   readonly problemAt: (path: string) => string | undefined;
   /** A field tells whether what stands in it can be read. */
@@ -79,12 +81,13 @@ export const OpenJobProvider = ({
       takeTheirs: saver.takeTheirs,
       meet: saver.meet,
       solution: solved.solution,
+      fitRoof: solved.fitRoof,
       stale: solved.solution !== null && (problems.length > 0 || faults.size > 0),
       problems,
       problemAt: (path) => problems.find((problem) => problem.path === path)?.text,
       setFault,
     }),
-    [snapshot, stored.id, saver, solved.solution, problems, faults, setFault],
+    [snapshot, stored.id, saver, solved.solution, solved.fitRoof, problems, faults, setFault],
   );
   return <OpenJobContext.Provider value={value}>{children}</OpenJobContext.Provider>;
 };

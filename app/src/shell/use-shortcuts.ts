@@ -5,7 +5,7 @@ import { PLACES } from './places';
 import { otherAngles, otherUnits } from './display-switch';
 
 export const SHORTCUTS: readonly (readonly [string, string])[] = [
-  ['1 – 4', 'Site, Roof, Timber, Cuts'],
+  ['1 – 5', 'Site, Roof, Timber, Cuts, Fit'],
   ['J / K', 'next and previous piece'],
   ['U', 'feet and inches, or millimetres'],
   ['A', 'square pairs, or degrees'],

@@ -1,9 +1,15 @@
-import type { Job } from '@ogee/core';
-import { solve } from '@ogee/core/src/solve';
+import type { FitReport, Job } from '@ogee/core';
+import { fit, solve } from '@ogee/core/src/solve';
 import { expose } from 'comlink';
 
-/** Runs in its own thread: a checked job in, a solution or the problems out. */
-const solver = { solve: (job: Job) => solve(job) };
+/** Runs in its own thread: a checked job in, a solution or the problems out; its dry fit only when asked for. */
+const solver = {
+  solve: (job: Job) => solve(job),
+  fit: (job: Job): FitReport | null => {
+    const solution = solve(job);
+    return solution.ok ? fit(solution.value) : null;
+  },
+};
 
 export type Solver = typeof solver;
 

@@ -1,6 +1,6 @@
-import type { Job, Problem, Solution } from '@ogee/core';
+import type { FitReport, Job, Problem, Solution } from '@ogee/core';
 import { wrap, type Remote } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Solver } from './solver.worker';
 
 interface Solved {
@@ -9,8 +9,10 @@ interface Solved {
   readonly problems: readonly Problem[];
 }
 
+type FitRoof = (job: Job) => Promise<FitReport | null>;
+
 /** Solves in a worker on every change of the job; null leaves the last roof standing. */
-export const useSolution = (job: Job | null): Solved => {
+export const useSolution = (job: Job | null): Solved & { readonly fitRoof: FitRoof } => {
   const [solved, setSolved] = useState<Solved>({ solution: null, problems: [] });
   const worker = useRef<{ thread: Worker; solver: Remote<Solver> } | null>(null);
   const turn = useRef(0);
@@ -39,5 +41,9 @@ export const useSolution = (job: Job | null): Solved => {
     });
   }, [job]);
 
-  return solved;
+  const fitRoof = useCallback<FitRoof>(
+    async (of) => (worker.current === null ? null : worker.current.solver.fit(of)),
+    [],
+  );
+  return { ...solved, fitRoof };
 };

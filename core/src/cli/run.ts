@@ -1,10 +1,12 @@
 import { parseArgs } from 'node:util';
-import { cutListCsv } from '../export';
+import { cutListCsv, framingObj } from '../export';
 import { readJobText } from '../job';
 import { problemLine, type Problem } from '../problem';
-import { solve } from '../solve';
+import { fit, markOf, solve, type Solution } from '../solve';
 
 const USAGE = `usage: ogee cutlist JOB.json [--format json|csv]
+       ogee fit JOB.json
+       ogee export JOB.json --to obj
 `;
 
 export interface Outcome {
@@ -21,14 +23,35 @@ const refusal = (problems: readonly Problem[]): Outcome => ({
   err: problems.map((problem) => `${problemLine(problem)}\n`).join(''),
 });
 
-const cutlist = (text: string, format: string): Outcome => {
+interface Flags {
+  readonly format: string;
+  readonly to: string | undefined;
+}
+
+const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
+
+/** What each command prints of a solved job; a sentence where its flags are off. */
+const COMMANDS: Readonly<
+  Record<string, (flags: Flags) => ((solution: Solution) => string) | string>
+> = {
+  cutlist: ({ format }) => {
+    if (format === 'json') return ({ cuts }) => json(cuts);
+    return format === 'csv' ? ({ cuts }) => cutListCsv(cuts) : `there is no format "${format}"`;
+  },
+  fit: () => (solution) => json(fit(solution)),
+  export: ({ to }) =>
+    to === 'obj'
+      ? (solution) => framingObj(solution.members, markOf(solution))
+      : `there is no export to "${to ?? ''}"`,
+};
+
+const printed = (text: string, print: (solution: Solution) => string): Outcome => {
   const job = readJobText(text);
   if (!job.ok) return refusal(job.problems);
   const solution = solve(job.value);
-  if (!solution.ok) return refusal(solution.problems);
-  const { cuts } = solution.value;
-  const out = format === 'csv' ? cutListCsv(cuts) : `${JSON.stringify(cuts, null, 2)}\n`;
-  return { code: 0, out, err: '' };
+  return solution.ok
+    ? { code: 0, out: print(solution.value), err: '' }
+    : refusal(solution.problems);
 };
 
 /**
@@ -41,21 +64,23 @@ export const run = (words: readonly string[], read: (file: string) => string): O
     parsed = parseArgs({
       args: [...words],
       allowPositionals: true,
-      options: { format: { type: 'string', default: 'json' } },
+      options: { format: { type: 'string', default: 'json' }, to: { type: 'string' } },
     });
   } catch (error) {
     return misused(error instanceof Error ? error.message : 'the words are off');
   }
   const [command, file, ...more] = parsed.positionals;
-  const { format } = parsed.values;
-  if (command !== 'cutlist') return misused(`there is no command "${command ?? ''}"`);
+  const { format, to } = parsed.values;
+  const chosen = COMMANDS[command ?? ''];
+  if (chosen === undefined) return misused(`there is no command "${command ?? ''}"`);
   if (file === undefined || more.length > 0) return misused('give one job file');
-  if (format !== 'json' && format !== 'csv') return misused(`there is no format "${format}"`);
+  const print = chosen({ format, to });
+  if (typeof print === 'string') return misused(print);
   let text: string;
   try {
     text = read(file);
   } catch {
     return misused(`${file} cannot be read`);
   }
-  return cutlist(text, format);
+  return printed(text, print);
 };

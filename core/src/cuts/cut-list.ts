@@ -34,6 +34,17 @@ const dropWorking = (piece: Piece): Worked =>
     (half, fall) => half * fall,
   );
 
+const planWorking = (piece: Piece, which: 0 | 1): Worked => {
+  const cosine = Math.cos(piece.member.plan.eaveAngleRad?.[which] ?? 0);
+  return work(
+    'plan angle to the eave',
+    'acos(how far the hip’s plan line runs along the eave)',
+    '°',
+    [['share of its plan length along the eave', cosine, '']],
+    (share) => degrees(Math.acos(Math.min(1, share))),
+  );
+};
+
 const backingWorking = (piece: Piece, which: 0 | 1): Worked => {
   const cosine = Math.cos(piece.member.plan.backingRad?.[which] ?? 0);
   return work(
@@ -69,7 +80,11 @@ const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
   read.forEach((cut, i) => note(`cuts.${i}`, cut.worked));
   const hands = { left: 0, right: 0, plain: 0 };
   for (const piece of pieces) hands[handOf(piece)] += 1;
-  const { eaveAngleRad } = member.plan;
+  const plan =
+    member.plan.eaveAngleRad === null
+      ? null
+      : ([planWorking(first, 0), planWorking(first, 1)] as const);
+  plan?.forEach((one, i) => (working[`plan.${i}`] = one.steps));
   return {
     mark,
     kind: member.kind,
@@ -79,7 +94,7 @@ const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
     hands,
     stock: member.stock,
     slope: slope.value,
-    plan: eaveAngleRad === null ? null : [degrees(eaveAngleRad[0]), degrees(eaveAngleRad[1])],
+    plan: plan === null ? null : [plan[0].value, plan[1].value],
     length: {
       theory: lengths.theory.value,
       body: lengths.body.value,

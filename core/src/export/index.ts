@@ -1,4 +1,5 @@
 /**
- * Finished data in, text out. Takes a cut list; promises bytes that depend on nothing else.
+ * Finished data in, text out. Takes a cut list or framed members; promises bytes that depend on nothing else.
  */
 export { cutListCsv } from './csv';
+export { framingObj } from './obj';

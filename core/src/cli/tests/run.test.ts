@@ -66,3 +66,52 @@ describe('ogee cutlist', () => {
     expect(err).toContain('usage: ogee');
   });
 });
+
+describe('ogee fit', () => {
+  it('prints the report: joints close, nothing is wrong', () => {
+    const { code, out, err } = ogee('fit', 'job.json');
+    expect([code, err]).toEqual([0, '']);
+    const report = JSON.parse(out) as { joints: number; problems: object[] };
+    expect(report).toMatchObject({ format: 'ogee-fit', version: 1, problems: [] });
+    expect(report.joints).toBeGreaterThan(100);
+    expect(ogee('fit', 'bad.json').code).toBe(2);
+  });
+});
+
+describe('ogee export --to obj', () => {
+  const { code, out } = ogee('export', 'job.json', '--to', 'obj');
+  const lines = out.trim().split('\n');
+
+  it('has one object a member, named by its mark', () => {
+    expect(code).toBe(0);
+    const list = cutListSchema.parse(JSON.parse(ogee('cutlist', 'job.json').out));
+    const objects = lines
+      .filter((line) => line.startsWith('o '))
+      .map((line) => line.slice(2).split('_')[0]);
+    for (const entry of list.members) {
+      expect(objects.filter((mark) => mark === entry.mark)).toHaveLength(entry.count);
+    }
+  });
+
+  it('has faces whose corners exist, and no taller a roof than the job’s', () => {
+    const corners = lines
+      .filter((line) => line.startsWith('v '))
+      .map((line) => line.slice(2).split(' ').map(Number));
+    const used = lines
+      .filter((line) => line.startsWith('f '))
+      .flatMap((line) => line.slice(2).split(' ').map(Number));
+    expect(Math.max(...used)).toBe(corners.length);
+    expect(Math.min(...used)).toBe(1);
+    // The top of the ridge: hap + m × (run − half the ridge's thickness).
+    const hap = (184 * 0.75) / 0.8;
+    expect(corners.reduce((most, corner) => Math.max(most, corner[2]!), 0)).toBeCloseTo(
+      hap + 0.75 * (3000 - 19),
+      3,
+    );
+  });
+
+  it('says when it has no such format', () => {
+    expect(ogee('export', 'job.json', '--to', 'clay')).toMatchObject({ code: 1, out: '' });
+    expect(ogee('export', 'job.json').err).toContain('no export to ""');
+  });
+});

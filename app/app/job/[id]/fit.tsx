@@ -1,0 +1,5 @@
+import { FitScreen } from '../../../src/fit/fit-screen';
+
+export default function Fit() {
+  return <FitScreen />;
+}

@@ -30,6 +30,13 @@ module.exports = {
       rootDir: path.join(__dirname, 'app'),
       preset: 'jest-expo/ios',
       testMatch: ['**/tests/*.test.{ts,tsx}'],
+      // The icons by path are ES modules, which this preset does not transform; the package has both.
+      moduleNameMapper: {
+        '^lucide-react-native/icons/(.*)$': path.join(
+          __dirname,
+          'node_modules/lucide-react-native/dist/cjs/icons/$1.js',
+        ),
+      },
     },
     inNode('e2e', 'e2e'),
   ],

@@ -1,5 +1,5 @@
 import type { BoardDrawing, BoardMark, CutEntry, Job, Kind } from '@ogee/core';
-import { formatLength, lengthFormat, MM_PER_INCH } from '@ogee/core';
+import { formatLength, lengthFormat } from '@ogee/core';
 import { ScrollView, View } from 'react-native';
 import Svg, {
   Defs,
@@ -13,9 +13,9 @@ import Svg, {
 } from 'react-native-svg';
 import { KIND_LOOK } from '../theme/kinds';
 import { useTheme } from '../theme/theme';
+import { Tape, TAPE_PX } from './tape';
 
 const FACE_PX = 96;
-const TAPE_PX = 36;
 const GAP_PX = 26;
 const END_PX = 28;
 
@@ -27,88 +27,6 @@ interface BoardProps {
   /** Draw the mirror image: left and right face changed about. */
   readonly mirrored: boolean;
 }
-
-interface Tick {
-  readonly mm: number;
-  readonly tall: number;
-  readonly label: string | null;
-}
-
-const ticksOf = (lengthMm: number, display: Job['display']): Tick[] => {
-  const imperial = display.units === 'imperial';
-  const step = imperial ? MM_PER_INCH : 10;
-  const ticks: Tick[] = [];
-  for (let i = 0; i * step <= lengthMm; i += 1) {
-    const mm = i * step;
-    if (imperial) {
-      const foot = i % 12 === 0;
-      const label = foot ? `${i / 12}′` : i % 2 === 0 ? String(i % 12) : null;
-      ticks.push({ mm, tall: foot ? 14 : 7, label });
-    } else {
-      const hundred = i % 10 === 0;
-      ticks.push({
-        mm,
-        tall: hundred ? 14 : i % 5 === 0 ? 10 : 6,
-        label: hundred ? String(mm) : null,
-      });
-    }
-  }
-  return ticks;
-};
-
-const Tape = ({
-  lengthMm,
-  k,
-  display,
-}: {
-  lengthMm: number;
-  k: number;
-  display: Job['display'];
-}) => {
-  const { colour } = useTheme();
-  return (
-    <G>
-      <Rect
-        x={END_PX}
-        y={0}
-        width={lengthMm * k}
-        height={TAPE_PX}
-        fill={colour('sheet')}
-        stroke={colour('edge')}
-      />
-      {/* The tape's hook over the board's end. */}
-      <Path
-        d={`M${END_PX} 0h-7v${TAPE_PX + 8}h4`}
-        stroke={colour('ink')}
-        strokeWidth={2.5}
-        fill="none"
-      />
-      {ticksOf(lengthMm, display).map(({ mm, tall, label }) => (
-        <G key={mm}>
-          <Line
-            x1={END_PX + mm * k}
-            x2={END_PX + mm * k}
-            y1={TAPE_PX}
-            y2={TAPE_PX - tall}
-            stroke={colour('ink')}
-            strokeWidth={tall > 10 ? 1.6 : 0.8}
-          />
-          {label !== null && (
-            <SvgText
-              x={END_PX + mm * k + 3}
-              y={tall > 10 ? 16 : 24}
-              fontSize={tall > 10 ? 16 : 11}
-              fontFamily="BarlowCondensed_600SemiBold"
-              fill={tall > 10 ? colour('ink') : colour('soft')}
-            >
-              {label}
-            </SvgText>
-          )}
-        </G>
-      ))}
-    </G>
-  );
-};
 
 /** Where a mark is read on the tape, on the face towards you. */
 const readAt = (mark: BoardMark, mirrored: boolean): number | null =>
@@ -166,7 +84,7 @@ export const Board = ({ board, cuts, kind, display, mirrored }: BoardProps) => {
               <Path d="M-1 8L8 -1" stroke={colour('soft')} strokeWidth={1} />
             </Pattern>
           </Defs>
-          <Tape lengthMm={board.lengthMm} k={k} display={display} />
+          <Tape lengthMm={board.lengthMm} k={k} leftPx={END_PX} display={display} />
           <Rect
             x={END_PX}
             y={edgeY}

@@ -23,9 +23,6 @@ export const directionToLocal = (frame: BoardFrame, direction: Vec3): Vec3 => [
   v3.dot(direction, frame.e),
 ];
 
-export const toLocal = (frame: BoardFrame, point: Vec3): Vec3 =>
-  directionToLocal(frame, v3.sub(point, frame.origin));
-
 export const toWorld = (frame: BoardFrame, local: Vec3): Vec3 =>
   v3.add(
     v3.add(frame.origin, v3.scale(frame.a, local[0])),

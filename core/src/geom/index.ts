@@ -11,15 +11,13 @@ export {
   through,
   planeAt,
   crossing,
-  meet,
   flip,
   type HalfSpace,
   type Plane,
   type Crossing,
-  type Meeting,
 } from './plane';
 export { area2, clipConvex, lineCrossing, type TaggedPolygon } from './polygon';
-export { toWorld, toLocal, directionToLocal, type BoardFrame } from './frame';
+export { toWorld, directionToLocal, type BoardFrame } from './frame';
 export { box, clipSolid, extent, volume, type ConvexSolid, type SolidFace } from './solid';
 export {
   SAME_POINT_MM,

@@ -44,24 +44,3 @@ export const crossing = (plane: Plane, from: Vec3, direction: Vec3): Crossing =>
   const t = -away / rate;
   return { kind: 'point', t, point: v3.add(from, v3.scale(direction, t)) };
 };
-
-export type Meeting =
-  | { readonly kind: 'line'; readonly point: Vec3; readonly direction: Vec3 }
-  | { readonly kind: 'parallel' }
-  | { readonly kind: 'coincident' };
-
-/** The line two planes share; `direction` is of unit length. */
-export const meet = (a: Plane, b: Plane): Meeting => {
-  const along = v3.cross(a.normal, b.normal);
-  const size2 = v3.dot(along, along);
-  if (Math.sqrt(size2) < PARALLEL_SINE) {
-    const same = Math.sign(v3.dot(a.normal, b.normal)) * b.offset;
-    return { kind: Math.abs(a.offset - same) < SAME_POINT_MM ? 'coincident' : 'parallel' };
-  }
-  // The point of the shared line nearest the origin.
-  const point = v3.scale(
-    v3.cross(v3.sub(v3.scale(b.normal, a.offset), v3.scale(a.normal, b.offset)), along),
-    1 / size2,
-  );
-  return { kind: 'line', point, direction: v3.unit(along) };
-};

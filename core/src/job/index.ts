@@ -6,5 +6,5 @@
  */
 export { jobSchema, type Job, type JobInput, type Block, type Side, type Stock } from './schema';
 export { readJob, readJobText } from './read';
-export { firstEave, sideCount } from './sides';
+export { firstEave } from './sides';
 export { newJob } from './new-job';

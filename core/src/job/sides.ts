@@ -1,7 +1,5 @@
 import type { Block, Side } from './schema';
 
-export const sideCount = (block: Block): number => block.outline.length;
-
 /** The block's first eave side, which governs seat and fascia; null when it has none. */
 export const firstEave = (
   block: Block,

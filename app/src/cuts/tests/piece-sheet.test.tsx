@@ -1,0 +1,60 @@
+import { newJob, solve, type CutListEntry } from '@ogee/core';
+import { fireEvent, render, screen } from '@testing-library/react-native';
+import { PieceSheet } from '../piece-sheet';
+
+jest.mock('../../theme/theme', () => ({ useTheme: () => ({ colour: () => 'black' }) }));
+
+const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;
+const solution = solve(newJob('t', DISPLAY, 9000, 6000, '35°'));
+if (!solution.ok) throw new Error('refused');
+const { members, notes } = solution.value.cuts;
+const piece = (mark: string): CutListEntry => members.find((entry) => entry.mark === mark)!;
+const show = (mark: string) =>
+  render(<PieceSheet entry={piece(mark)} notes={notes} display={DISPLAY} backed={false} />);
+
+describe('a piece’s sheet', () => {
+  it('shows every length to the millimetre, with what rounding took', () => {
+    show('HJ1');
+    const jack = piece('HJ1');
+    expect(screen.getByLabelText(`${Math.round(jack.length.longPoint)} mm`)).toBeTruthy();
+    expect(screen.getByLabelText(`${Math.round(jack.length.body)} mm`)).toBeTruthy();
+    expect(screen.getAllByText(/rounded (up|down) 0\.\d mm|exact/).length).toBeGreaterThanOrEqual(
+      5,
+    );
+  });
+
+  it('turns the board over for the other hand', () => {
+    show('HJ1');
+    const drawn = piece('HJ1').board.hand === 'right' ? 'right' : 'left';
+    const other = drawn === 'left' ? 'right' : 'left';
+    expect(screen.getByText(new RegExp(`Lay it ${drawn} face towards you`))).toBeTruthy();
+    fireEvent.press(screen.getByText(other === 'right' ? 'Right · 4' : 'Left · 4'));
+    expect(screen.getByText(new RegExp(`Lay it ${other} face towards you`))).toBeTruthy();
+  });
+
+  it('offers no hand where a piece has none', () => {
+    show('C1');
+    expect(screen.queryByLabelText('Hand')).toBeNull();
+  });
+
+  it('puts the angle people mix up beside every angle', () => {
+    show('C1');
+    expect(screen.getAllByText('35.0°').length).toBeGreaterThan(0);
+    expect(screen.getAllByText('not 55.0°').length).toBeGreaterThan(0);
+  });
+
+  it('opens the working of a number, and closes it', () => {
+    show('C1');
+    expect(screen.queryByText('plan run ÷ cos slope')).toBeNull();
+    fireEvent.press(screen.getByLabelText('Theory line: working'));
+    expect(screen.getByText('plan run ÷ cos slope')).toBeTruthy();
+    expect(screen.getAllByText('· plan run: 3000.00 mm').length).toBeGreaterThan(0);
+    fireEvent.press(screen.getByLabelText('Theory line: working'));
+    expect(screen.queryByText('plan run ÷ cos slope')).toBeNull();
+  });
+
+  it('says at the piece what its notes say', () => {
+    show('R1');
+    expect(screen.getByText(/No ties are given/)).toBeTruthy();
+  });
+});

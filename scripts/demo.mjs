@@ -25,8 +25,10 @@ const server = spawn(
     values.port,
     '--data',
     values.data,
+    '--log',
+    join(values.data, 'ogee.log'),
   ],
-  { cwd: ROOT, stdio: ['ignore', 'inherit', 'ignore'] },
+  { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'] },
 );
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill('SIGTERM'));
 server.on('exit', (code) => process.exit(code ?? 0));

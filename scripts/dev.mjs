@@ -14,6 +14,7 @@ const children = [
   start('npm', ['run', '-s', 'start', '-w', 'app'], {
     OGEE_API_PORT: API_PORT,
     EXPO_NO_TELEMETRY: '1',
+    EXPO_OFFLINE: '1',
   }),
 ];
 for (const signal of ['SIGINT', 'SIGTERM'])

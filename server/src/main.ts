@@ -9,7 +9,10 @@ import { JobStore } from './store/jobs';
 import { openDatabase } from './store/open';
 
 const settings = readSettings(process.argv.slice(2));
-const logger = pino({ name: 'ogee' }, pino.destination({ dest: 2, sync: true }));
+const logger = pino(
+  { name: 'ogee' },
+  pino.destination({ dest: settings.log ?? 2, mkdir: true, sync: true }),
+);
 const database = await openDatabase(join(resolve(settings.data), 'ogee.sqlite'));
 const store = new JobStore(database);
 if (settings.samples && (await store.isEmpty())) await addSamples(store);

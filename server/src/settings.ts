@@ -7,6 +7,8 @@ const settingsSchema = z.object({
   data: z.string().min(1),
   web: z.string().nullable(),
   samples: z.boolean(),
+  /** File for the request log; null is standard error. */
+  log: z.string().min(1).nullable(),
 });
 
 export type Settings = z.output<typeof settingsSchema>;
@@ -21,9 +23,14 @@ export const readSettings = (words: readonly string[]): Settings => {
       data: { type: 'string', default: '.data' },
       web: { type: 'string' },
       samples: { type: 'boolean', default: false },
+      log: { type: 'string' },
     },
   });
-  const parsed = settingsSchema.safeParse({ ...values, web: values.web ?? null });
+  const parsed = settingsSchema.safeParse({
+    ...values,
+    web: values.web ?? null,
+    log: values.log ?? null,
+  });
   if (parsed.success) return parsed.data;
   const [issue] = parsed.error.issues;
   throw new Error(`--${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'off'}`);

@@ -8,6 +8,7 @@ describe('readSettings', () => {
       data: '.data',
       web: null,
       samples: false,
+      log: null,
     });
     expect(readSettings(['--host', '0.0.0.0', '--port', '0', '--samples'])).toMatchObject({
       host: '0.0.0.0',

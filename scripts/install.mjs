@@ -19,7 +19,7 @@ export const installPackages = async () => {
   writeFileSync(STAMP, lock);
 };
 
-const BROWSERS = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+const BROWSERS = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
 
 /** A Chromium for the browser tests: the one named by CHROMIUM, one on the machine, or Debian's package. */
 export const findBrowser = async () => {

@@ -6,7 +6,7 @@ import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true } as const;
 export const WIDE = { width: 1280, height: 800 } as const;
 
-const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
 
 export const launch = (): Promise<Browser> => {
   const executablePath = [process.env['CHROMIUM'], ...PLACES].find(

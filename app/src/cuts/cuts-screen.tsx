@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
-import { Caution } from '../ui/caution';
+import { Caution, gravestFirst } from '../ui/caution';
 import { Loading } from '../ui/states';
 import { Small, Title, Words } from '../ui/text';
 import { useWide } from '../ui/use-wide';
@@ -16,9 +16,6 @@ export const CutsScreen = () => {
     return problems.length > 0 ? null : <Loading what="Working the roof out …" />;
   const { members, notes } = solution.cuts;
   const boards = members.reduce((sum, entry) => sum + entry.count, 0);
-  const cautionsFirst = [...notes].sort(
-    (a, b) => Number(a.level === 'note') - Number(b.level === 'note'),
-  );
   return (
     <View className="gap-4">
       <View>
@@ -39,7 +36,7 @@ export const CutsScreen = () => {
         </View>
       )}
       {job.about !== undefined && <Words>{job.about}</Words>}
-      {cautionsFirst.map((note, i) => (
+      {gravestFirst(notes).map((note, i) => (
         <Caution
           key={i}
           level={note.level}

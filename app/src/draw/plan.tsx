@@ -1,6 +1,7 @@
 import {
   formatLength,
   lengthFormat,
+  markOf,
   planLine,
   type Job,
   type Solution,
@@ -33,15 +34,13 @@ const uprightTurn = (from: Vec2, to: Vec2): number => {
 };
 
 const timbersOf = (solution: Solution, toPx: (p: Vec2) => Vec2): PlanTimber[] => {
-  const markOf = new Map(
-    solution.cuts.members.flatMap((entry) => entry.members.map((id) => [id, entry.mark] as const)),
-  );
+  const mark = markOf(solution);
   return solution.members.map((member) => {
     const [from, to] = planLine(member);
     return {
       id: member.id,
       kind: member.kind,
-      mark: markOf.get(member.id) ?? '',
+      mark: mark(member.id),
       from: toPx(from),
       to: toPx(to),
     };

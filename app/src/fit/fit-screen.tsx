@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
-import { Caution } from '../ui/caution';
+import { Caution, gravestFirst } from '../ui/caution';
 import { Loading } from '../ui/states';
 import { Figure, Small, Strong, Title } from '../ui/text';
 import { useFit } from './use-fit';
@@ -17,10 +17,6 @@ export const FitScreen = () => {
   if (report === null) return <Loading what="Trying every joint …" />;
   const { problems, joints, worstGap, worstOverlap } = report;
   const open = problems.filter((problem) => problem.kind === 'gap').length;
-  const { notes } = solution.cuts;
-  const cautions = [...notes].sort(
-    (a, b) => Number(a.level === 'note') - Number(b.level === 'note'),
-  );
   return (
     <View className="gap-5" testID="fit">
       <View className="rounded border border-grain bg-sheet p-4">
@@ -43,7 +39,7 @@ export const FitScreen = () => {
           level="caution"
           text="Rafters are raised at a height: brace the first pairs and the ridge before anybody goes up, and keep people from under them."
         />
-        {cautions.map((note) => (
+        {gravestFirst(solution.cuts.notes).map((note) => (
           <View key={note.text} className="gap-1">
             <Caution level={note.level} text={note.text} />
             {note.member !== undefined && (

@@ -4,6 +4,11 @@ import Info from 'lucide-react-native/icons/info';
 import { useTheme } from '../theme/theme';
 import { Words } from './text';
 
+/** What can hurt or spoil before what is merely worth knowing. */
+export const gravestFirst = <T extends { readonly level: 'caution' | 'note' }>(
+  notes: readonly T[],
+): T[] => [...notes].sort((a, b) => Number(a.level === 'note') - Number(b.level === 'note'));
+
 /** Red pencil for what can hurt or spoil; plain for the rest. */
 export const Caution = ({ level, text }: { level: 'caution' | 'note'; text: string }) => {
   const { colour } = useTheme();

@@ -71,7 +71,7 @@ export const run = (words: readonly string[], read: (file: string) => string): O
   }
   const [command, file, ...more] = parsed.positionals;
   const { format, to } = parsed.values;
-  const chosen = COMMANDS[command ?? ''];
+  const chosen = Object.hasOwn(COMMANDS, command ?? '') ? COMMANDS[command ?? ''] : undefined;
   if (chosen === undefined) return misused(`there is no command "${command ?? ''}"`);
   if (file === undefined || more.length > 0) return misused('give one job file');
   const print = chosen({ format, to });

@@ -1,17 +1,14 @@
-import { directionToLocal, planeAt, type Vec3 } from '../geom';
+import { halfSpaceToLocal, planeAt, type HalfSpace } from '../geom';
 import type { EndCut, Member } from '../frame';
 
 /** A saw cut in the board's own `[a, s, e]` coordinates: keeps normal · p ≤ offset. */
-export interface LocalCut {
+export interface LocalCut extends HalfSpace {
   readonly end: EndCut;
-  readonly normal: Vec3;
-  readonly offset: number;
 }
 
-export const localCut = (member: Member, end: EndCut): LocalCut => ({
+const localCut = (member: Member, end: EndCut): LocalCut => ({
   end,
-  normal: directionToLocal(member.frame, end.keep.normal),
-  offset: -planeAt(end.keep, member.frame.origin),
+  ...halfSpaceToLocal(member.frame, end.keep),
 });
 
 /** Where the cut crosses the line at (s, e) along the board: its a, mm. A saw cut is never parallel to the board. */

@@ -1,15 +1,20 @@
 import { FIT_GAP_MM, FIT_OVERLAP_MM3, FIT_PROUD_MM, planeAt } from '../geom';
 import type { Member } from '../frame';
-import type { Roof } from '../roof';
+import type { BlockRoof, Roof } from '../roof';
 import { gaps, type Gap } from './gaps';
 import { overlaps, type Overlap } from './overlaps';
 import { place, type Placed } from './placed';
 import type { FitProblem, FitReport } from './report';
 
+const blockOf = (roof: Roof, id: string): BlockRoof => {
+  const found = roof.blocks.find((block) => block.id === id);
+  if (found === undefined) throw new Error(`fit: the roof has no block ${id}`);
+  return found;
+};
+
 /** How far the member's highest corner stands above the roof planes of its block, square to them. mm */
 const proudOf = (placed: Placed, roof: Roof): number => {
-  const block = roof.blocks.find((one) => one.id === placed.member.block);
-  const planes = (block?.planes ?? []).filter((plane) => plane !== null);
+  const planes = blockOf(roof, placed.member.block).planes.filter((plane) => plane !== null);
   const points = placed.pieces.flatMap((piece) => piece.solid.flatMap((face) => face.points));
   return Math.max(0, ...planes.flatMap(({ plane }) => points.map((p) => planeAt(plane, p))));
 };
@@ -41,7 +46,7 @@ export const dryFit = (
   markOf: (id: string) => string,
 ): FitReport => {
   const placed = members.map((member) => place(member, markOf(member.id)));
-  const joints = gaps(placed);
+  const joints = gaps(placed, (block) => blockOf(roof, block).plateMm);
   const shared = overlaps(placed);
   const proud = placed.flatMap((one): FitProblem[] => {
     const mm = one.member.mayStandProud ? 0 : proudOf(one, roof);

@@ -30,8 +30,8 @@ const standOff = (points: readonly Vec3[], normal: Vec3, partner: Placed): numbe
   return standsOff;
 };
 
-/** Every sawn face against the face it should meet; a seat against its plate's level. */
-export const gaps = (all: readonly Placed[]): Gap[] => {
+/** Every sawn face against the face it should meet; a seat against the level of its block's plate. */
+export const gaps = (all: readonly Placed[], plateOf: (block: string) => number): Gap[] => {
   const byId = new Map(all.map((placed) => [placed.member.id, placed]));
   const found: Gap[] = [];
   for (const one of all) {
@@ -46,7 +46,8 @@ export const gaps = (all: readonly Placed[]): Gap[] => {
     const seat = one.member.notch?.seat;
     const floor = faces.filter((face) => face.tag === seat);
     if (seat !== undefined && floor.length > 0) {
-      const away = floor.flatMap((face) => face.points.map((p) => Math.abs(planeAt(seat.keep, p))));
+      const plate = plateOf(one.member.block);
+      const away = floor.flatMap((face) => face.points.map((p) => Math.abs(p[2] - plate)));
       found.push({ one, other: null, cut: seat, mm: Math.max(...away) });
     }
   }

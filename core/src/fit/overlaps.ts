@@ -1,4 +1,4 @@
-import { clipSolid, planeAt, volume, type ConvexSolid } from '../geom';
+import { clipSolid, planeAt, TOUCHING_MM, volume, type ConvexSolid } from '../geom';
 import type { Placed, PlacedPiece } from './placed';
 
 export interface Overlap {
@@ -6,9 +6,6 @@ export interface Overlap {
   readonly other: Placed;
   readonly mm3: number;
 }
-
-/** Two pieces that share less depth than this only touch: rounding, not wood. mm */
-const TOUCHING_MM = 1e-3;
 
 const boxesMeet = (a: PlacedPiece, b: PlacedPiece): boolean =>
   ([0, 1, 2] as const).every(

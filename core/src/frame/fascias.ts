@@ -79,7 +79,6 @@ export const fascias = (bay: Bay): Member[] => {
           eaveAngleRad: null,
           backingRad: null,
           dropMm: null,
-          tailRunMm: null,
         },
       };
     });

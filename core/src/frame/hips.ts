@@ -106,14 +106,9 @@ const hip = (bay: Bay, corner: number): Member => {
       eaveAngleRad: [angleTo(before), angleTo(after)],
       backingRad: fit.backing,
       dropMm,
-      tailRunMm: tailRun(timber),
     },
   };
 };
-
-/** Plan distance from the plate's corner out along the hip to where it first meets a tail line. */
-const tailRun = ({ sides, heading }: HipTimber): number =>
-  Math.min(...sides.map((side) => side.overhangMm / Math.abs(v2.dot(heading, side.inward))));
 
 export const hips = (bay: Bay): Member[] =>
   [...bay.roof.sides.keys()]

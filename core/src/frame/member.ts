@@ -44,8 +44,6 @@ export interface MemberPlan {
   readonly backingRad: readonly [number, number] | null;
   /** Hips: how far the top is lowered, plumb. */
   readonly dropMm: number | null;
-  /** Plan distance from the heel to the tail's top corner; null for timber without a tail. */
-  readonly tailRunMm: number | null;
 }
 
 export interface Member {

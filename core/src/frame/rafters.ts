@@ -58,7 +58,6 @@ const rafter = (bay: Bay, place: RafterPlace): Member => {
       eaveAngleRad: null,
       backingRad: null,
       dropMm: null,
-      tailRunMm: side.overhangMm,
     },
   };
 };

@@ -53,7 +53,6 @@ export const ridges = (bay: Bay): Member[] => {
         eaveAngleRad: null,
         backingRad: null,
         dropMm: null,
-        tailRunMm: null,
       },
     },
   ];

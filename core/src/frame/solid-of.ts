@@ -1,15 +1,9 @@
-import { box, clipSolid, directionToLocal, flip, planeAt } from '../geom';
-import type { BoardFrame, ConvexSolid, HalfSpace } from '../geom';
+import { box, clipSolid, flip, halfSpaceToLocal } from '../geom';
+import type { ConvexSolid } from '../geom';
 import type { EndCut, Member } from './member';
 
 /** What a face of the sawn board is: one of its own six, a saw cut, or the bevel of a backed edge. */
 export type BoardFace = 'low' | 'high' | 'right' | 'left' | 'under' | 'upper' | 'backing' | EndCut;
-
-/** A world half-space in the board's own `[a, s, e]` coordinates. */
-const localKeep = (frame: BoardFrame, keep: HalfSpace): HalfSpace => ({
-  normal: directionToLocal(frame, keep.normal),
-  offset: -planeAt(keep, frame.origin),
-});
 
 const REACH = 4;
 
@@ -27,14 +21,14 @@ export const solidOf = (member: Member): ConvexSolid<BoardFace>[] => {
     [reach, half, topMm],
     ['low', 'high', 'right', 'left', 'under', 'upper'],
   );
-  for (const end of member.ends) solid = clipSolid(solid, localKeep(frame, end.keep), end);
+  for (const end of member.ends) solid = clipSolid(solid, halfSpaceToLocal(frame, end.keep), end);
   for (const bevel of member.bevels)
-    solid = clipSolid<BoardFace>(solid, localKeep(frame, bevel), 'backing');
+    solid = clipSolid<BoardFace>(solid, halfSpaceToLocal(frame, bevel), 'backing');
   if (member.notch === null) return [solid];
   const { seat, heel } = member.notch;
-  const seatKeep = localKeep(frame, seat.keep);
+  const seatKeep = halfSpaceToLocal(frame, seat.keep);
   const above = clipSolid<BoardFace>(solid, seatKeep, seat);
   if (heel === null) return [above];
   const below = clipSolid<BoardFace>(solid, flip(seatKeep), seat);
-  return [above, clipSolid<BoardFace>(below, localKeep(frame, heel.keep), heel)];
+  return [above, clipSolid<BoardFace>(below, halfSpaceToLocal(frame, heel.keep), heel)];
 };

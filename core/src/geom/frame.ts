@@ -1,3 +1,4 @@
+import { planeAt, type HalfSpace } from './plane';
 import type { Vec3 } from './vec';
 import * as v3 from './vec3';
 
@@ -28,3 +29,9 @@ export const toWorld = (frame: BoardFrame, local: Vec3): Vec3 =>
     v3.add(frame.origin, v3.scale(frame.a, local[0])),
     v3.add(v3.scale(frame.s, local[1]), v3.scale(frame.e, local[2])),
   );
+
+/** A world half-space in the board's own `[a, s, e]` coordinates. */
+export const halfSpaceToLocal = (frame: BoardFrame, keep: HalfSpace): HalfSpace => ({
+  normal: directionToLocal(frame, keep.normal),
+  offset: -planeAt(keep, frame.origin),
+});

@@ -17,7 +17,7 @@ export {
   type Crossing,
 } from './plane';
 export { area2, clipConvex, lineCrossing, type TaggedPolygon } from './polygon';
-export { toWorld, directionToLocal, type BoardFrame } from './frame';
+export { toWorld, halfSpaceToLocal, type BoardFrame } from './frame';
 export { box, clipSolid, extent, volume, type ConvexSolid, type SolidFace } from './solid';
 export {
   SAME_POINT_MM,
@@ -26,6 +26,7 @@ export {
   CUT_ALIKE_RAD,
   SQUARE_CORNER_RAD,
   LEVEL_RISE,
+  TOUCHING_MM,
   FIT_GAP_MM,
   FIT_OVERLAP_MM3,
   FIT_PROUD_MM,

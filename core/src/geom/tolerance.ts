@@ -16,6 +16,9 @@ export const SQUARE_CORNER_RAD = 1e-5;
 /** A roof line that rises less than this over its run is level: 0.001 mm in 10 m. mm per mm */
 export const LEVEL_RISE = 1e-7;
 
+/** Two solids that share less depth than this only touch: rounding, not wood. mm */
+export const TOUCHING_MM = 1e-3;
+
 /** A joint that stands open by more than this is reported: under the width of a saw line, over all rounding. mm */
 export const FIT_GAP_MM = 0.1;
 

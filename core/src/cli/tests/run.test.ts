@@ -56,6 +56,7 @@ describe('ogee cutlist', () => {
   it.each([
     [[]],
     [['sing', 'job.json']],
+    [['constructor', 'job.json']],
     [['cutlist']],
     [['cutlist', 'gone.json']],
     [['cutlist', 'job.json', '--format', 'pdf']],

@@ -113,6 +113,16 @@ describe('the dry fit', () => {
     expect(kindsFound(raised)).toContain('proud');
   });
 
+  it('catches a seat that stands off its plate', () => {
+    const lifted = spoiled('common', (member) => {
+      const { seat } = member.notch!;
+      const keep = { ...seat.keep, offset: seat.keep.offset - 1 };
+      return { ...member, notch: { ...member.notch!, seat: { ...seat, keep } } };
+    });
+    expect(lifted.problems).toMatchObject([{ kind: 'gap', members: ['main.common.0.0', 'plate'] }]);
+    expect(lifted.worstGap).toBeCloseTo(1, 6);
+  });
+
   it('names both members and says how much, in words', () => {
     const [problem] = spoiled('common', longer(-2)).problems;
     expect(problem).toMatchObject({ kind: 'gap', members: ['main.common.0.0', 'main.ridge'] });

@@ -1,9 +1,10 @@
 import { performance } from 'node:perf_hooks';
 import { buildingJob } from '../src/tests/building';
 import { fit, solve, type Solution } from '../src/solve';
+import { village } from './village';
 
 /** Median, least and most time to solve and dry-fit a roof of about so many boards, ms, over whole runs. */
-const RUNS = 31;
+const RUNS = 15;
 
 const solved = (along: number): Solution => {
   const solution = solve(
@@ -37,4 +38,14 @@ for (const wanted of [10, 100, 400]) {
   const boards = solution.members.length;
   measure('solve', boards, () => solved(along));
   measure('dry fit', boards, () => fit(solution));
+}
+
+/** Cost against board count: one building of 4 blocks and 400 boards, then ever more of them in one job. */
+for (const bays of [1, 2, 4, 7, 10]) {
+  const job = village(bays, 290);
+  const solution = solve(job);
+  if (!solution.ok) throw new Error(solution.problems.map(({ text }) => text).join('; '));
+  const boards = solution.value.members.length;
+  measure(`${job.blocks.length} blocks solve`, boards, () => solve(job));
+  measure(`${job.blocks.length} blocks dry fit`, boards, () => fit(solution.value));
 }

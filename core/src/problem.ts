@@ -14,7 +14,9 @@ export type ProblemCode =
   | 'size'
   | 'seat'
   | 'shape-not-yet'
-  | 'ridge-too-short';
+  | 'line-too-short'
+  | 'open-end'
+  | 'step';
 
 export interface Problem {
   readonly code: ProblemCode;

@@ -20,7 +20,7 @@ export const solve = (job: Job): Result<Solution> => {
   return ok({
     roof: roof.value,
     members: framing.value.members,
-    cuts: cutList(job, framing.value),
+    cuts: cutList(job, roof.value, framing.value),
   });
 };
 

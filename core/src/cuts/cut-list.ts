@@ -1,6 +1,7 @@
 import { KINDS_IN_ORDER, type Framing, type Kind } from '../frame';
 import { CUT_ALIKE_MM } from '../geom';
 import type { Job } from '../job';
+import type { Roof } from '../roof';
 import { degrees } from '../units';
 import { readCut } from './angles';
 import { boardDrawing } from './board-drawing';
@@ -8,6 +9,7 @@ import { group, handOf, shapeOf, type Group, type Piece } from './group';
 import { lengthsOf, reachesOf } from './lengths';
 import { localCuts } from './local-cut';
 import type { CutList, CutListEntry } from './model';
+import { remarksOn } from './remarks';
 import { sawNotes } from './saw-notes';
 import { seatOf } from './seat';
 import { work, type Step, type Worked } from './working';
@@ -15,10 +17,14 @@ import { work, type Step, type Worked } from './working';
 /** Pencilled on the piece: letters for the kind, a number for the cut. */
 const MARK_LETTERS: Readonly<Record<Kind, string>> = {
   ridge: 'R',
+  header: 'HD',
   common: 'C',
   'king-common': 'KC',
   hip: 'H',
+  valley: 'V',
   'hip-jack': 'HJ',
+  'valley-jack': 'VJ',
+  'cripple-jack': 'CJ',
   fascia: 'F',
 };
 
@@ -38,7 +44,7 @@ const planWorking = (piece: Piece, which: 0 | 1): Worked => {
   const cosine = Math.cos(piece.member.plan.eaveAngleRad?.[which] ?? 0);
   return work(
     'plan angle to the eave',
-    'acos(how far the hip’s plan line runs along the eave)',
+    'acos(how far its plan line runs along the eave)',
     '°',
     [['share of its plan length along the eave', cosine, '']],
     (share) => degrees(Math.acos(Math.min(1, share))),
@@ -49,7 +55,7 @@ const backingWorking = (piece: Piece, which: 0 | 1): Worked => {
   const cosine = Math.cos(piece.member.plan.backingRad?.[which] ?? 0);
   return work(
     'backing',
-    'acos(how squarely the roof plane faces the hip’s top edge)',
+    'acos(how squarely the roof plane faces the top edge)',
     '°',
     [['roof plane’s direction along the board’s upward axis', cosine, '']],
     (share) => degrees(Math.acos(Math.min(1, share))),
@@ -122,7 +128,7 @@ const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
 };
 
 /** Reads every member, groups what is cut alike, marks and orders the list. */
-export const cutList = (job: Job, framing: Framing): CutList => {
+export const cutList = (job: Job, roof: Roof, framing: Framing): CutList => {
   const pieces = framing.members.map((member): Piece => {
     const cuts = localCuts(member);
     const reaches = reachesOf(member, cuts);
@@ -136,7 +142,7 @@ export const cutList = (job: Job, framing: Framing): CutList => {
       .map((one, i) => entryOf(one, `${MARK_LETTERS[kind]}${i + 1}`)),
   );
   const markOf = new Map(members.flatMap((entry) => entry.members.map((id) => [id, entry.mark])));
-  const remarks = framing.remarks.map(({ level, member, text }) => {
+  const remarks = remarksOn(job, roof, framing).map(({ level, member, text }) => {
     const mark = member === null ? undefined : markOf.get(member);
     return mark === undefined ? { level, text } : { level, member: mark, text };
   });

@@ -1,22 +1,29 @@
-import { FIT_GAP_MM, FIT_OVERLAP_MM3, FIT_PROUD_MM, planeAt } from '../geom';
+import { FIT_GAP_MM, FIT_OVERLAP_MM3, FIT_PROUD_MM } from '../geom';
 import type { Member } from '../frame';
-import type { BlockRoof, Roof } from '../roof';
+import { roofAbout, type Roof } from '../roof';
 import { gaps, type Gap } from './gaps';
 import { overlaps, type Overlap } from './overlaps';
 import { place, type Placed } from './placed';
 import type { FitProblem, FitReport } from './report';
 
-const blockOf = (roof: Roof, id: string): BlockRoof => {
-  const found = roof.blocks.find((block) => block.id === id);
-  if (found === undefined) throw new Error(`fit: the roof has no block ${id}`);
-  return found;
-};
+/** Levels of the plates that members can be seated on. mm */
+const platesOf = (roof: Roof): number[] => [
+  ...new Set(roof.blocks.flatMap(({ sides }) => sides.map(({ plateMm }) => plateMm))),
+];
 
-/** How far the member's highest corner stands above the roof planes of its block, square to them. mm */
+/** How far the member's highest corner stands above the roof over it, square to the roof. mm */
 const proudOf = (placed: Placed, roof: Roof): number => {
-  const planes = blockOf(roof, placed.member.block).planes.filter((plane) => plane !== null);
-  const points = placed.pieces.flatMap((piece) => piece.solid.flatMap((face) => face.points));
-  return Math.max(0, ...planes.flatMap(({ plane }) => points.map((p) => planeAt(plane, p))));
+  const { block, side } = placed.member;
+  let most = 0;
+  for (const piece of placed.pieces) {
+    for (const face of piece.solid) {
+      for (const [x, y, z] of face.points) {
+        const over = roofAbout(roof, [x, y], block, side);
+        most = Math.max(most, (z - over.z) * over.plane.plane.normal[2]);
+      }
+    }
+  }
+  return most;
 };
 
 const gapProblem = ({ one, other, cut, mm }: Gap): FitProblem => ({
@@ -46,7 +53,7 @@ export const dryFit = (
   markOf: (id: string) => string,
 ): FitReport => {
   const placed = members.map((member) => place(member, markOf(member.id)));
-  const joints = gaps(placed, (block) => blockOf(roof, block).plateMm);
+  const joints = gaps(placed, platesOf(roof));
   const shared = overlaps(placed);
   const proud = placed.flatMap((one): FitProblem[] => {
     const mm = one.member.mayStandProud ? 0 : proudOf(one, roof);

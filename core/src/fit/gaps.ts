@@ -30,8 +30,12 @@ const standOff = (points: readonly Vec3[], normal: Vec3, partner: Placed): numbe
   return standsOff;
 };
 
-/** Every sawn face against the face it should meet; a seat against the level of its block's plate. */
-export const gaps = (all: readonly Placed[], plateOf: (block: string) => number): Gap[] => {
+/**
+ * Every sawn face against the face it should meet; a seat against the level of the plate it stands on.
+ *
+ * @param plates levels of the building's plates. mm
+ */
+export const gaps = (all: readonly Placed[], plates: readonly number[]): Gap[] => {
   const byId = new Map(all.map((placed) => [placed.member.id, placed]));
   const found: Gap[] = [];
   for (const one of all) {
@@ -46,9 +50,11 @@ export const gaps = (all: readonly Placed[], plateOf: (block: string) => number)
     const seat = one.member.notch?.seat;
     const floor = faces.filter((face) => face.tag === seat);
     if (seat !== undefined && floor.length > 0) {
-      const plate = plateOf(one.member.block);
-      const away = floor.flatMap((face) => face.points.map((p) => Math.abs(p[2] - plate)));
-      found.push({ one, other: null, cut: seat, mm: Math.max(...away) });
+      const points = floor.flatMap((face) => face.points);
+      const away = plates.map((plate) =>
+        Math.max(...points.map((p) => Math.abs(p[2] - plate))),
+      );
+      found.push({ one, other: null, cut: seat, mm: Math.min(...away) });
     }
   }
   return found;

@@ -1,32 +1,84 @@
-import { lineCrossing, v2, v3, type BoardFrame, type Vec2, type Vec3 } from '../geom';
-import type { SideLine } from '../roof';
-import { memberId, planeOf, sideOf, type Bay } from './bay';
+import { intervals, v2, v3, type BoardFrame, type Interval, type Vec2, type Vec3 } from '../geom';
+import type { SideLine, Slope } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
-import { hipTimber } from './hip-line';
 import type { EndCut, Member } from './member';
+import { onSlope, planPoint } from './stations';
+import { clearOfAll, cutsOf, cutStrip, wholeStrip, type Strip } from './strip';
+import type { StripGrid } from './strip-grid';
+import { heightOn, inPlan, memberId, sideAt, slopeAt, type Site } from './timbers';
 
-/** Where the tails' line of one side crosses its neighbour's, or the rake's. */
-const cornerOut = (side: SideLine, next: SideLine): Vec2 => {
-  const out = (line: SideLine): Vec2 => v2.add(line.start, v2.scale(line.inward, -line.overhangMm));
-  const at = lineCrossing(out(side), side.along, out(next), next.along);
-  if (at === null) throw new Error(`frame: sides ${side.index} and ${next.index} run in one line`);
-  return at;
+/** Corners of fascias this near are one. mm */
+const NEAR_MM = 0.05;
+
+/** One straight length of fascia, along the tails of one slope. */
+interface FasciaPlace {
+  readonly id: string;
+  readonly block: string;
+  readonly side: SideLine;
+  readonly slope: Slope;
+  /** Along the tails' line, counter-clockwise round the building. */
+  readonly from: Vec3;
+  readonly to: Vec3;
+}
+
+/** Eaves of one slope on one line are one fascia, whichever blocks they belong to. */
+const places = (site: Site): FasciaPlace[] => {
+  interface Run {
+    readonly slope: Slope;
+    readonly block: string;
+    readonly side: SideLine;
+    readonly v: number;
+    readonly stretches: Interval[];
+  }
+  const runs: Run[] = [];
+  for (const border of site.roof.edges) {
+    if (border.kind !== 'eave' && border.kind !== 'step') continue;
+    const slope = slopeAt(site, border.slope);
+    if (!slope.sides.some((own) => own.block === border.block && own.side === border.side)) continue;
+    const [u0, v] = onSlope(slope, inPlan(border.from));
+    const [u1] = onSlope(slope, inPlan(border.to));
+    const run = runs.find((one) => one.slope === slope && Math.abs(one.v - v) < NEAR_MM);
+    if (run !== undefined) run.stretches.push([u0, u1]);
+    else {
+      const side = sideAt(site, border.block, border.side);
+      runs.push({ slope, block: border.block, side, v, stretches: [[u0, u1]] });
+    }
+  }
+  return runs.flatMap(({ slope, block, side, v, stretches }) =>
+    intervals.unite(stretches, NEAR_MM).map(([u0, u1], i): FasciaPlace => {
+      const at = (u: number): Vec3 => {
+        const p = planPoint(slope, u, v);
+        return [p[0], p[1], heightOn(slope, p)];
+      };
+      const id = memberId(block, 'fascia', side.index, ...(i === 0 ? [] : [i]));
+      return { id, block, side, slope, from: at(u0), to: at(u1) };
+    }),
+  );
 };
 
-/** Mitred on the hip's plan line at a hip corner, square at a rake. */
-const endAt = (bay: Bay, side: SideLine, which: 'start' | 'end', corner: Vec2): EndCut => {
-  const count = bay.roof.sides.length;
-  const index = which === 'start' ? side.index : (side.index + 1) % count;
-  const next = sideOf(bay.roof, which === 'start' ? side.index - 1 + count : side.index + 1);
-  const away = which === 'start' ? v2.scale(side.along, -1) : side.along;
+/** Mitred where two fascias meet, in the middle between their two directions; square where one ends alone. */
+const endAt = (
+  place: FasciaPlace,
+  which: 'start' | 'end',
+  all: readonly FasciaPlace[],
+): EndCut => {
+  const p = which === 'start' ? place.from : place.to;
+  const away = v2.scale(place.slope.along, which === 'start' ? -1 : 1);
   const at = which === 'start' ? ('bottom' as const) : ('top' as const);
-  if (next.roof !== 'eave')
-    return { at, name: 'end cut', keep: plumbKeep(corner, away), meets: null };
-  const across = v2.left(hipTimber(bay, index).heading);
-  const outward = v2.dot(across, away) > 0 ? across : v2.scale(across, -1);
-  const meets = memberId(bay, 'fascia', next.index);
-  return { at, name: 'mitre', keep: plumbKeep(corner, outward), meets };
+  const next = all.find((other) => {
+    const q = which === 'start' ? other.to : other.from;
+    const level = Math.abs(p[2] - q[2]) < NEAR_MM;
+    return other !== place && level && v2.distance(inPlan(q), inPlan(p)) < NEAR_MM;
+  });
+  if (next === undefined)
+    return { at, name: 'end cut', keep: plumbKeep(inPlan(p), away), meets: null };
+  const turn = v2.unit(v2.add(place.slope.along, next.slope.along));
+  const outward = which === 'start' ? v2.scale(turn, -1) : turn;
+  return { at, name: 'mitre', keep: plumbKeep(inPlan(p), outward), meets: next.id };
 };
+
+const isSquare = ({ job }: Site, { side }: FasciaPlace): boolean =>
+  job.framing.tail === 'square' && side.overhangMm > 0;
 
 /**
  * The board's frame, its origin on the centre of its thickness at the first corner. Its back lies on the tails.
@@ -34,52 +86,103 @@ const endAt = (bay: Bay, side: SideLine, which: 'start' | 'end', corner: Vec2): 
  *    plumb tail   │▌        square tail   ╱▌╲
  *                 │▌ fascia               ╱▌
  */
-const fasciaFrame = (bay: Bay, side: SideLine, corner: Vec2, thickness: number): BoardFrame => {
-  const { slopeRad, rise } = planeOf(bay.roof, side.index);
-  const z = bay.roof.plateMm + bay.roof.hapMm - rise * side.overhangMm;
-  const a: Vec3 = [side.along[0], side.along[1], 0];
-  const square = bay.job.framing.tail === 'square' && side.overhangMm > 0;
-  const e: Vec3 = square ? plumbFrame([0, 0, 0], side.inward, slopeRad).e : [0, 0, 1];
+const fasciaFrame = (site: Site, place: FasciaPlace, thickness: number): BoardFrame => {
+  const { slope } = place;
+  const a: Vec3 = [slope.along[0], slope.along[1], 0];
+  const e: Vec3 = isSquare(site, place) ? plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).e : [0, 0, 1];
   const s = v3.cross(e, a);
-  const back: Vec3 = [corner[0], corner[1], z];
-  return { origin: v3.add(back, v3.scale(s, -thickness / 2)), a, s, e };
+  return { origin: v3.add(place.from, v3.scale(s, -thickness / 2)), a, s, e };
 };
 
-/** One fascia an eave, as long as the roof is there. */
-export const fascias = (bay: Bay): Member[] => {
-  const stock = bay.job.timber.fascia;
+/** A fascia's outline in plan, `inner` in from its back and `outer` out, with its own ends cut. mm */
+const outlineOf = (
+  place: FasciaPlace,
+  ends: readonly EndCut[],
+  [inner, outer]: readonly [number, number],
+  depth: number,
+): Strip => {
+  const { slope } = place;
+  const out = v2.scale(slope.uphill, (inner - outer) / 2);
+  const reach = v2.scale(slope.along, 4 * (inner + outer));
+  const from = v2.add(inPlan(place.from), out);
+  const to = v2.add(inPlan(place.to), out);
+  const z = place.from[2];
+  const whole = wholeStrip(v2.sub(from, reach), v2.add(to, reach), inner + outer, {
+    id: place.id,
+    kind: 'fascia',
+    heading: slope.along,
+    topAt: () => z,
+    plumbMm: depth,
+    anchor: v2.scale(v2.add(from, to), 0.5),
+  });
+  return ends.reduce((strip, cut) => {
+    const outward: Vec2 = [cut.keep.normal[0], cut.keep.normal[1]];
+    const point = v2.scale(outward, cut.keep.offset);
+    return cutStrip(strip, { point, outward }, cut) ?? strip;
+  }, whole);
+};
+
+/** One fascia an eave, as long as the roof is there; where roofs pass each other, clear of what stands there. */
+export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] => {
+  const stock = site.job.timber.fascia;
   if (stock === undefined) return [];
-  const count = bay.roof.sides.length;
-  return bay.roof.sides
-    .filter((side) => side.roof === 'eave')
-    .map((side) => {
-      const start = cornerOut(side, sideOf(bay.roof, side.index - 1 + count));
-      const end = cornerOut(side, sideOf(bay.roof, side.index + 1));
-      const { rise } = planeOf(bay.roof, side.index);
-      const frame = fasciaFrame(bay, side, start, stock.thickness);
-      const plumb = frame.e[2] === 1;
-      return {
-        id: memberId(bay, 'fascia', side.index),
-        kind: 'fascia' as const,
-        block: bay.roof.id,
-        side: side.index,
+  const all = places(site);
+  const set: Strip[] = [];
+  const members = all.flatMap((place): Member[] => {
+    const ends = [endAt(place, 'end', all), endAt(place, 'start', all)];
+    const mates = ends.map(({ meets }) => meets);
+    const thin = outlineOf(place, ends, [0, stock.thickness], stock.depth);
+    const clear = clearOfAll(
+      thin,
+      standing.flatMap((grid) => grid.near(thin)),
+    );
+    if (clear === null) return [];
+    // Set square with the tails, it leans in below them.
+    const lean = isSquare(site, place) ? stock.depth * Math.sin(place.slope.slopeRad) : 0;
+    const whole = outlineOf(place, cutsOf(clear), [lean, stock.thickness], stock.depth);
+    const strip = clearOfAll(
+      whole,
+      set.filter(({ id }) => !mates.includes(id)),
+    );
+    if (strip === null) return [];
+    set.push(strip);
+    const frame = fasciaFrame(site, place, stock.thickness);
+    return [
+      {
+        id: place.id,
+        kind: 'fascia',
+        block: place.block,
+        side: place.side.index,
         stock,
         frame,
         // A plumb fascia's outer top arris lies in the roof plane, so that nothing stands proud.
-        topMm: plumb ? -rise * stock.thickness : 0,
-        ends: [endAt(bay, side, 'end', end), endAt(bay, side, 'start', start)],
+        topMm: frame.e[2] === 1 ? -place.slope.rise * stock.thickness : 0,
+        // Stopped short of a fascia it only passes, it bears on nothing there.
+        ends: cutsOf(strip).map((cut) =>
+          cutsOf(clear).includes(cut) ? cut : { ...cut, name: 'end cut', meets: null },
+        ),
         notch: null,
         bevels: [],
         mayStandProud: false,
         plan: {
-          runMm: v2.distance(start, end),
+          runMm: v2.distance(inPlan(place.from), inPlan(place.to)),
           slopeRad: 0,
-          commonRise: rise,
+          commonRise: place.slope.rise,
           runPerCommon: 1,
           eaveAngleRad: null,
           backingRad: null,
           dropMm: null,
         },
-      };
-    });
+      },
+    ];
+  });
+  return members.map((member) => ({
+    ...member,
+    ends: member.ends.map((cut) => (isMet(members, member.id, cut) ? cut : { ...cut, meets: null })),
+  }));
 };
+
+/** A mitre has its like on the other fascia, unless that had to stop short. */
+const isMet = (members: readonly Member[], id: string, { meets, name }: EndCut): boolean =>
+  name !== 'mitre' ||
+  members.some((other) => other.id === meets && other.ends.some((cut) => cut.meets === id));

@@ -1,57 +1,180 @@
+import { v2 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
 import type { Roof } from '../roof';
-import { bayOf, type Bay } from './bay';
 import { fascias } from './fascias';
-import { hips } from './hips';
-import type { Member, Remark } from './member';
-import { commons, hipJacks, kingCommons } from './rafters';
-import { remarksOn } from './remarks';
-import { ridges } from './ridges';
+import { dividerOf, headerAt, headerStrip, type HeaderPlace } from './headers';
+import { junctionsOf, linePlaces, supportingValley, type LinePlace } from './line-places';
+import { KINDS_IN_ORDER, type Member } from './member';
+import { meetsRafters, setLines, withRafters, type SetLine } from './set-lines';
+import { placeRafters, setRafter, topPoint, type RafterPlace, type SetRafter } from './set-rafters';
+import { dividersOf, spansAt, type Divider, type Span } from './spans';
+import { stationsOf, type Stations } from './stations';
+import { StripGrid } from './strip-grid';
+import { headerMember, lineMember, planedOff, rafterMember } from './to-member';
+import type { Site } from './timbers';
+
+/** What was left out on the way, to be said. */
+export interface LeftOut {
+  /** Stations too near a rafter that must stand there. */
+  readonly stations: number;
+  /** Rafters too short to be cut, and lines with no room for a timber. */
+  readonly short: number;
+  /** Junctions that want a header and have no rafters to carry it. */
+  readonly headers: number;
+}
 
 export interface Framing {
   readonly members: readonly Member[];
-  readonly remarks: readonly Remark[];
+  readonly leftOut: LeftOut;
 }
 
-const missingTimber = (job: Job, bay: Bay): Problem[] => {
-  const want = (name: 'hip' | 'ridge', what: string): Problem[] =>
-    job.timber[name] === undefined
-      ? [
+const WHAT = { ridge: 'a ridge', hip: 'hips', valley: 'valleys' } as const;
+
+const missingTimber = (job: Job, { lines }: Roof): Problem[] =>
+  (['ridge', 'hip', 'valley'] as const).flatMap((kind) =>
+    job.timber[kind] !== undefined || !lines.some((line) => line.kind === kind)
+      ? []
+      : [
           {
-            code: 'missing-timber',
-            path: `timber.${name}`,
-            text: `missing; this roof has ${what}, so give its actual size as {"thickness": 38.1, "depth": 235}`,
+            code: 'missing-timber' as const,
+            path: `timber.${kind}`,
+            text: `missing; this roof has ${WHAT[kind]}, so give its actual size as {"thickness": 38.1, "depth": 235}`,
           },
-        ]
-      : [];
-  const hasHips = bay.ends.some((end) => end.kind === 'hip');
-  return [
-    ...(bay.hasRidge ? want('ridge', 'a ridge') : []),
-    ...(hasHips ? want('hip', 'hips') : []),
-  ];
+        ],
+  );
+
+/** Valleys carried on, or headers, where a lower ridge dies on a slope: the crew's school decides which comes first. */
+const carried = (
+  site: Site,
+  places: readonly LinePlace[],
+  stations: readonly Stations[],
+): { places: readonly LinePlace[]; headers: HeaderPlace[]; bare: number } => {
+  const headers: HeaderPlace[] = [];
+  let current = places;
+  let bare = 0;
+  for (const junction of junctionsOf(places)) {
+    const carryOn = (): boolean => {
+      const supporting = supportingValley(site, places, junction);
+      if (supporting === null) return false;
+      current = current.map((place) => (place.id === supporting.id ? supporting : place));
+      return true;
+    };
+    const addHeader = (): boolean => {
+      const header = headerAt(site, junction, spansOf(site, stations, [], junction.slope), headers.length);
+      if (header === null) return false;
+      headers.push(header);
+      return true;
+    };
+    const done =
+      site.job.framing.valleys === 'supported' ? carryOn() || addHeader() : addHeader() || carryOn();
+    if (!done) bare += 1;
+  }
+  return { places: current, headers, bare };
+};
+
+/** Every rafter's centre line, of one slope or of all. */
+const spansOf = (
+  site: Site,
+  stations: readonly Stations[],
+  dividers: readonly Divider[],
+  only: number | null = null,
+): Span[] =>
+  site.roof.slopes.flatMap((slope, index): Span[] =>
+    only !== null && only !== index
+      ? []
+      : (stations[index]?.at ?? []).flatMap((station) =>
+          spansAt(site, index, slope, station, dividers),
+        ),
+  );
+
+/** On a hip's point, and a hip ends against it there. */
+const standsFirst = (
+  site: Site,
+  places: readonly LinePlace[],
+  nodes: readonly (readonly [number, number])[],
+  rafter: RafterPlace,
+): boolean => {
+  if (!rafter.span.station.onPoint) return false;
+  const node = nodes.findIndex((p) => v2.distance(p, topPoint(rafter)) < 0.1);
+  return node >= 0 && meetsRafters(site, places, node);
 };
 
 /** Sets every timber of the roof in its place. */
 export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
-  const bays = roof.blocks.map((block) => bayOf(job, block));
-  const problems = bays.flatMap((bay) => missingTimber(job, bay));
+  const problems = missingTimber(job, roof);
   if (problems.length > 0) return refused(problems);
-  const members: Member[] = [];
-  const remarks: Remark[] = [];
-  for (const bay of bays) {
-    const pairs = commons(bay);
-    const jacks = hipJacks(bay);
-    const own = [
-      ...ridges(bay),
-      ...pairs.members,
-      ...kingCommons(bay),
-      ...hips(bay),
-      ...jacks.members,
-      ...fascias(bay),
-    ];
-    members.push(...own);
-    remarks.push(...remarksOn(bay, own), ...pairs.remarks, ...jacks.remarks);
+  const site: Site = { job, roof };
+  const { places: first, nodes } = linePlaces(site);
+  const stations = roof.slopes.map((slope, index) => stationsOf(site, first, index, slope));
+  const { places, headers, bare } = carried(site, first, stations);
+  const dividers = [...dividersOf(places), ...headers.map(dividerOf)];
+  const all = placeRafters(spansOf(site, stations, dividers));
+  const headerStrips = headers.map((header) => headerStrip(site, header, all));
+  const rough = setLines(site, places, headerStrips);
+  const isFirst = (one: RafterPlace): boolean => standsFirst(site, places, nodes, one);
+  const kingsLast = (p: RafterPlace, q: RafterPlace): number =>
+    Number(p.kind === 'king-common') - Number(q.kind === 'king-common');
+  const onPoints = all.filter(isFirst).sort(kingsLast);
+  const firsts: SetRafter[] = [];
+  const stood = new StripGrid();
+  for (const place of onPoints) {
+    // Hips that end between these rafters are cut against them, not they against the hips.
+    const before = rough.filter((line) => !endsAt(site, places, line, place));
+    const standing = new StripGrid([...headerStrips, ...before.map(({ strip }) => strip)]);
+    const set = setRafter(site, place, standing, stood);
+    if (set === null) continue;
+    firsts.push(set);
+    stood.add(set.strip);
   }
-  return ok({ members, remarks });
+  const firstStrips = firsts.map(({ strip }) => strip);
+  const lines = withRafters(site, places, rough, headerStrips, firstStrips);
+  const standing = new StripGrid([...headerStrips, ...lines.map(({ strip }) => strip)]);
+  const rafters = [...firsts];
+  let short = onPoints.length - firsts.length + places.length - lines.length;
+  for (const place of all.filter((one) => !isFirst(one)).sort(kingsLast)) {
+    const set = setRafter(site, place, standing, stood);
+    if (set === null) short += 1;
+    else {
+      rafters.push(set);
+      stood.add(set.strip);
+    }
+  }
+  const members = [
+    ...lines.map((line) => lineMember(site, line)),
+    ...headers.flatMap((header, i): Member[] => {
+      const strip = headerStrips[i];
+      return strip === undefined ? [] : [headerMember(site, header, strip)];
+    }),
+    ...rafters.map((rafter) => rafterMember(site, rafter)),
+    ...fascias(site, [standing, stood]).map((fascia) => planedOff(site, fascia)),
+  ];
+  return ok({
+    members: inOrder(members),
+    leftOut: {
+      stations: stations.reduce((sum, { dropped }) => sum + dropped.length, 0),
+      short,
+      headers: bare,
+    },
+  });
 };
+
+/** A hip that tops out at the point this rafter stands on. */
+const endsAt = (
+  site: Site,
+  places: readonly LinePlace[],
+  { place }: SetLine,
+  rafter: RafterPlace,
+): boolean => {
+  const { node } = place.highEnd;
+  return (
+    place.kind === 'hip' &&
+    node !== null &&
+    meetsRafters(site, places, node) &&
+    v2.distance([place.high[0], place.high[1]], topPoint(rafter)) < 0.1
+  );
+};
+
+/** The order of erection, then round the building. */
+const inOrder = (members: readonly Member[]): Member[] =>
+  KINDS_IN_ORDER.flatMap((kind) => members.filter((member) => member.kind === kind));

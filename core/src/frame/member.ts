@@ -4,10 +4,14 @@ import type { Stock } from '../job';
 /** In the order they go up. */
 export const KINDS_IN_ORDER = [
   'ridge',
+  'header',
   'common',
   'king-common',
   'hip',
+  'valley',
   'hip-jack',
+  'valley-jack',
+  'cripple-jack',
   'fascia',
 ] as const;
 
@@ -30,6 +34,13 @@ export interface Notch {
   readonly heel: EndCut | null;
 }
 
+/** A bevelled top edge: what stands above the plane is planed off. */
+export interface Bevel {
+  readonly keep: HalfSpace;
+  /** Where it applies: outside this half-space only; everywhere when null. */
+  readonly beyond: HalfSpace | null;
+}
+
 /** Numbers that the plan settles and the cut list reports. mm and rad. */
 export interface MemberPlan {
   /** Plan length of the theory line. */
@@ -39,7 +50,7 @@ export interface MemberPlan {
   /** Rise over run of the commons it belongs with, and its own plan run per unit of common run. */
   readonly commonRise: number;
   readonly runPerCommon: number;
-  /** Hips: plan angles to the two eaves, and the bevel of the top edge on each side. */
+  /** Hips and valleys: plan angles to the two eaves, and the bevel of the top edge on each side. */
   readonly eaveAngleRad: readonly [number, number] | null;
   readonly backingRad: readonly [number, number] | null;
   /** Hips: how far the top is lowered, plumb. */
@@ -51,7 +62,7 @@ export interface Member {
   readonly id: string;
   readonly kind: Kind;
   readonly block: string;
-  /** Null for hips and ridges. */
+  /** Null for what stands on a line of the roof. */
   readonly side: number | null;
   readonly stock: Stock;
   /** Origin: the low end of the theory line (rafters: over the plate's outside face), on the centre line. */
@@ -60,16 +71,9 @@ export interface Member {
   readonly topMm: number;
   readonly ends: readonly EndCut[];
   readonly notch: Notch | null;
-  /** Half-spaces that bevel the top edge: a backed hip, a corner planed off. Empty otherwise. */
-  readonly bevels: readonly HalfSpace[];
+  /** A backed hip, a corner planed off. Empty where the top edge is square. */
+  readonly bevels: readonly Bevel[];
   /** A hip that is neither dropped nor backed stands above the roof planes, as the crew chose. */
   readonly mayStandProud: boolean;
   readonly plan: MemberPlan;
-}
-
-/** Something to be said about the frame. `level` caution: it can hurt somebody or spoil timber. */
-export interface Remark {
-  readonly level: 'caution' | 'note';
-  readonly member: string | null;
-  readonly text: string;
 }

@@ -1,5 +1,5 @@
 import { crossing, v2, v3, type Vec2 } from '../geom';
-import { inPlan } from './bay';
+import { inPlan } from './timbers';
 import type { Member } from './member';
 
 /** The member's centre line as sawn, in plan, low end first: what a drawing to scale shows of it. mm */

@@ -2,16 +2,39 @@ import { box, clipSolid, flip, halfSpaceToLocal } from '../geom';
 import type { ConvexSolid } from '../geom';
 import type { EndCut, Member } from './member';
 
-/** What a face of the sawn board is: one of its own six, a saw cut, or the bevel of a backed edge. */
-export type BoardFace = 'low' | 'high' | 'right' | 'left' | 'under' | 'upper' | 'backing' | EndCut;
+/**
+ * What a face of the sawn board is: one of its own six, a saw cut, the bevel of a backed edge, or a seam where the
+ * convex pieces of one board part.
+ */
+export type BoardFace =
+  | 'low'
+  | 'high'
+  | 'right'
+  | 'left'
+  | 'under'
+  | 'upper'
+  | 'backing'
+  | 'seam'
+  | EndCut;
 
 const REACH = 4;
 
 /**
- * The member as sawn, in its own `[a, s, e]` coordinates, mm: one convex piece, or two where a birdsmouth parts it
- * along the seat's level. Face `left` is s = +thickness/2, the one on the left looking up the slope.
+ * The member as sawn, in its own `[a, s, e]` coordinates, mm: one convex piece, or more where a birdsmouth parts it
+ * along the seat's level or a bevel begins part way. Face `left` is s = +thickness/2, the one on the left looking up the slope.
  */
-export const solidOf = (member: Member): ConvexSolid<BoardFace>[] => {
+export const solidOf = (member: Member): readonly ConvexSolid<BoardFace>[] => {
+  const before = sawn.get(member);
+  if (before !== undefined) return before;
+  const pieces = saw(member);
+  sawn.set(member, pieces);
+  return pieces;
+};
+
+/** A member never changes, so that it is sawn once. */
+const sawn = new WeakMap<Member, readonly ConvexSolid<BoardFace>[]>();
+
+const saw = (member: Member): readonly ConvexSolid<BoardFace>[] => {
   const { stock, topMm, frame } = member;
   // Longer than any cut can reach: the theory line and as much again, and the depth's shear at the steepest pitch.
   const reach = REACH * (member.plan.runMm / Math.cos(member.plan.slopeRad) + 10 * stock.depth);
@@ -22,8 +45,26 @@ export const solidOf = (member: Member): ConvexSolid<BoardFace>[] => {
     ['low', 'high', 'right', 'left', 'under', 'upper'],
   );
   for (const end of member.ends) solid = clipSolid(solid, halfSpaceToLocal(frame, end.keep), end);
-  for (const bevel of member.bevels)
-    solid = clipSolid<BoardFace>(solid, halfSpaceToLocal(frame, bevel), 'backing');
+  let pieces = [solid];
+  for (const bevel of member.bevels) {
+    const keep = halfSpaceToLocal(frame, bevel.keep);
+    pieces = pieces.flatMap((piece): ConvexSolid<BoardFace>[] => {
+      if (bevel.beyond === null) return [clipSolid<BoardFace>(piece, keep, 'backing')];
+      const square = halfSpaceToLocal(frame, bevel.beyond);
+      return [
+        clipSolid<BoardFace>(piece, square, 'seam'),
+        clipSolid<BoardFace>(clipSolid<BoardFace>(piece, flip(square), 'seam'), keep, 'backing'),
+      ];
+    });
+  }
+  return pieces.flatMap((piece) => notched(member, piece)).filter((piece) => piece.length > 0);
+};
+
+const notched = (
+  member: Member,
+  solid: ConvexSolid<BoardFace>,
+): ConvexSolid<BoardFace>[] => {
+  const { frame } = member;
   if (member.notch === null) return [solid];
   const { seat, heel } = member.notch;
   const seatKeep = halfSpaceToLocal(frame, seat.keep);

@@ -16,7 +16,22 @@ export {
   type Plane,
   type Crossing,
 } from './plane';
-export { area2, clipConvex, lineCrossing, type TaggedPolygon } from './polygon';
+export {
+  area2,
+  chordOf,
+  clipConvex,
+  edgesOf,
+  lineCrossing,
+  middleOf,
+  partedByEdge,
+  subtractConvex,
+  type Chord,
+  type ConvexBound,
+  type PolygonEdge,
+  type TaggedPolygon,
+} from './polygon';
+export * as intervals from './intervals';
+export type { Interval } from './intervals';
 export { toWorld, halfSpaceToLocal, type BoardFrame } from './frame';
 export { box, clipSolid, extent, volume, type ConvexSolid, type SolidFace } from './solid';
 export {

@@ -8,6 +8,44 @@ export interface TaggedPolygon<Tag> {
   readonly tags: readonly Tag[];
 }
 
+/** One edge of a polygon as a line: inside lies to its left. */
+export interface PolygonEdge<Tag> {
+  readonly point: Vec2;
+  /** Unit vector into the polygon. */
+  readonly inward: Vec2;
+  readonly tag: Tag;
+}
+
+const known = new WeakMap<object, readonly PolygonEdge<unknown>[]>();
+
+/** The edges of a convex polygon, worked out once. */
+export const edgesOf = <Tag>(polygon: TaggedPolygon<Tag>): readonly PolygonEdge<Tag>[] => {
+  const before = known.get(polygon);
+  if (before !== undefined) return before as readonly PolygonEdge<Tag>[];
+  const { points, tags } = polygon;
+  const edges: PolygonEdge<Tag>[] = [];
+  for (const [i, point] of points.entries()) {
+    const next = points[(i + 1) % points.length] ?? point;
+    const tag = tags[i];
+    if (tag !== undefined)
+      edges.push({ point, inward: v2.left(v2.unit(v2.sub(next, point))), tag });
+  }
+  known.set(polygon, edges);
+  return edges;
+};
+
+/** Whether a line along an edge of one convex polygon has all of the other on its far side, but for `slack`. */
+export const partedByEdge = (
+  one: TaggedPolygon<unknown>,
+  other: TaggedPolygon<unknown>,
+  slack: number,
+): boolean =>
+  edgesOf(one).some(({ point, inward }) => {
+    const [nx, ny] = inward;
+    const from = nx * point[0] + ny * point[1] + slack;
+    return other.points.every((p) => nx * p[0] + ny * p[1] <= from);
+  });
+
 /** Signed area, positive when counter-clockwise. Square units of the points. */
 export const area2 = (points: readonly Vec2[]): number => {
   let doubled = 0;
@@ -68,3 +106,67 @@ export const clipConvex = <Tag>(
   }
   return points.length < 3 || area2(points) < SAME_POINT_MM ? null : { points, tags };
 };
+
+/** One side of a convex region to be taken away: what lies where `value` ≤ 0 is inside it. */
+export interface ConvexBound<Tag> {
+  readonly value: (p: Vec2) => number;
+  readonly tag: Tag;
+}
+
+/**
+ * Takes a convex region, given by its bounds, out of a convex polygon. What is left falls into convex pieces; edges
+ * that only part one piece from the next carry `seam`.
+ */
+export const subtractConvex = <Tag>(
+  polygon: TaggedPolygon<Tag>,
+  bounds: readonly ConvexBound<Tag>[],
+  seam: Tag,
+): TaggedPolygon<Tag>[] => {
+  const pieces: TaggedPolygon<Tag>[] = [];
+  let rest: TaggedPolygon<Tag> | null = polygon;
+  for (const { value, tag } of bounds) {
+    if (rest === null) break;
+    const outside: TaggedPolygon<Tag> | null = clipConvex(rest, (p) => -value(p), tag);
+    if (outside !== null) pieces.push(outside);
+    rest = clipConvex(rest, value, seam);
+  }
+  return rest === null ? [polygon] : pieces;
+};
+
+/** Where a line runs through a convex polygon: its parameters in and out, and the tags it passes; null if it misses. */
+export interface Chord<Tag> {
+  readonly low: number;
+  readonly high: number;
+  readonly lowTag: Tag;
+  readonly highTag: Tag;
+}
+
+/** The chord of the line `from + t·direction`; `direction` is of unit length, so t is a length. */
+export const chordOf = <Tag>(
+  polygon: TaggedPolygon<Tag>,
+  from: Vec2,
+  direction: Vec2,
+): Chord<Tag> | null => {
+  let low = -Infinity;
+  let high = Infinity;
+  let lowTag: Tag | undefined;
+  let highTag: Tag | undefined;
+  for (const { point, inward, tag } of edgesOf(polygon)) {
+    const depth = v2.dot(v2.sub(from, point), inward);
+    const rate = v2.dot(direction, inward);
+    if (Math.abs(rate) < PARALLEL_SINE) {
+      if (depth < -SAME_POINT_MM) return null;
+      continue;
+    }
+    const t = -depth / rate;
+    if (rate > 0 && t > low) [low, lowTag] = [t, tag];
+    if (rate < 0 && t < high) [high, highTag] = [t, tag];
+  }
+  return lowTag === undefined || highTag === undefined || high - low < SAME_POINT_MM
+    ? null
+    : { low, high, lowTag, highTag };
+};
+
+/** The mean of a polygon's corners, which lies inside a convex one. */
+export const middleOf = (points: readonly Vec2[]): Vec2 =>
+  v2.scale(points.reduce<Vec2>((sum, p) => v2.add(sum, p), [0, 0]), 1 / points.length);

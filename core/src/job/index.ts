@@ -8,3 +8,12 @@ export { jobSchema, type Job, type JobInput, type Block, type Side, type Stock }
 export { readJob, readJobText } from './read';
 export { firstEave } from './sides';
 export { newJob } from './new-job';
+export { withLeanTo, withoutBlock, withWing, type OnWall } from './add-block';
+export {
+  cornerAngles,
+  diagonals,
+  fromSides,
+  type CornerAngle,
+  type FourSides,
+  type Measured,
+} from './measured';

@@ -25,6 +25,7 @@ export const newJob = (
       ? {
           common: { thickness: 38.1, depth: 184.15 },
           hip: { thickness: 38.1, depth: 234.95 },
+          valley: { thickness: 38.1, depth: 234.95 },
           ridge: { thickness: 38.1, depth: 234.95 },
           fascia: { thickness: 19.05, depth: 184.15 },
           plateWidth: 139.7,
@@ -33,6 +34,7 @@ export const newJob = (
       : {
           common: { thickness: 45, depth: 195 },
           hip: { thickness: 45, depth: 245 },
+          valley: { thickness: 45, depth: 245 },
           ridge: { thickness: 45, depth: 245 },
           fascia: { thickness: 22, depth: 195 },
           plateWidth: 140,

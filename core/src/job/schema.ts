@@ -55,7 +55,13 @@ const overhang = length(0, 3000);
 const side = z.discriminatedUnion(
   'roof',
   [
-    z.strictObject({ roof: z.literal('eave'), pitch, overhang: overhang.default(0) }),
+    z.strictObject({
+      roof: z.literal('eave'),
+      pitch,
+      overhang: overhang.default(0),
+      /** How far this side's plate stands above the block's: the wall under a half-hip. */
+      raise: length(0, 20_000).optional(),
+    }),
     z.strictObject({ roof: z.literal('gable'), overhang: overhang.default(0) }),
     z.strictObject({ roof: z.literal('wall') }),
     z.strictObject({ roof: z.literal('open') }),

@@ -1,11 +1,27 @@
 /**
- * Blocks → planes → faces → named edges.
+ * Blocks → planes → slopes → named lines.
  *
- * Takes a checked job; promises, per block, one plane per eave side (z = plate + hap + m·d), the faces as polygons in
- * space (counter-clockwise seen from above) that together cover the grown outline, and every edge once, classified,
- * its `sides` in the order they meet walking counter-clockwise. Hips run from the low end to the high end. A roof that
- * cannot be worked out yet is a problem, never a wrong roof.
+ * Takes a checked job; promises, per block, one plane per eave side (z = plate + hap + m·d); the slopes, each plane
+ * once, with the convex pieces that timbers stand under; the faces seen from above, counter-clockwise, that together
+ * cover the grown outlines once; every edge once, classified. Hips, valleys and sloping ridges run from the low end to
+ * the high end. The roof is the highest of the blocks' lowest planes. A roof that cannot be closed is a problem with
+ * its place in the job, never a wrong roof.
  */
 export { workOutRoof } from './work-out';
 export { sideLines, type SideLine } from './side-lines';
-export type { BlockRoof, Roof, RoofEdge, RoofFace, RoofPlane } from './model';
+export { heightAt } from './block-roof';
+export { outside, roofAbout, roofOver, type RoofOver } from './surface';
+export type {
+  BlockRoof,
+  Carrier,
+  LineKind,
+  Roof,
+  RoofBorder,
+  RoofEdge,
+  RoofFace,
+  RoofLine,
+  RoofPiece,
+  RoofPlane,
+  SideRef,
+  Slope,
+} from './model';

@@ -1,29 +1,92 @@
-import type { Plane, Vec3 } from '../geom';
+import type { Plane, TaggedPolygon, Vec2, Vec3 } from '../geom';
 import type { SideLine } from './side-lines';
 
-export interface RoofPlane {
+/** A side of a block, by the block's id and the side's number. */
+export interface SideRef {
+  readonly block: string;
   readonly side: number;
+}
+
+/** The roof plane of one eave side. */
+export interface RoofPlane extends SideRef {
+  readonly line: SideLine;
   /** Plane of the rafters' top edges; normal upwards. */
   readonly plane: Plane;
   readonly slopeRad: number;
   /** Rise per unit of plan run. */
   readonly rise: number;
+  /** Height over the plan: z0 + x·zx + y·zy. mm */
+  readonly over: { readonly z0: number; readonly zx: number; readonly zy: number };
+  /** Number of the slope it is part of: sides of several blocks may lie in one plane. */
+  readonly slope: number;
 }
 
-export interface RoofFace {
-  readonly block: string;
-  readonly side: number;
+/** What carries an edge of a piece of roof. */
+export type Carrier =
+  /** A side of the block's outline, moved out by its overhang. */
+  | { readonly of: 'outline'; readonly block: string; readonly side: number }
+  /** A gable's or a wall's own face, where the timbers end. */
+  | { readonly of: 'wall'; readonly block: string; readonly side: number }
+  /** Another slope. */
+  | { readonly of: 'slope'; readonly slope: number }
+  /** No edge of the roof: where a face was parted to keep its pieces convex. */
+  | { readonly of: 'seam' };
+
+/** A convex piece of a slope, in plan, counter-clockwise. */
+export interface RoofPiece {
+  readonly plane: RoofPlane;
+  readonly polygon: TaggedPolygon<Carrier>;
+  /** It runs on under a higher block's overhang and is not seen from above there. */
+  readonly under: boolean;
+}
+
+/** A convex part of a face, in space, counter-clockwise seen from above, with the side it belongs to. */
+export interface RoofFace extends SideRef {
+  readonly slope: number;
   readonly slopeRad: number;
   readonly polygon: readonly Vec3[];
 }
 
-export interface RoofEdge {
-  readonly kind: 'eave' | 'rake' | 'ridge' | 'hip';
-  readonly block: string;
+export type LineKind = 'ridge' | 'hip' | 'valley';
+
+/** Where two slopes meet; the ends from low to high. A ridge may slope, where its two eaves are not parallel. */
+export interface RoofLine {
+  readonly kind: LineKind;
   readonly from: Vec3;
   readonly to: Vec3;
-  /** The sides whose faces meet here; the second is null at an eave or a rake. */
-  readonly sides: readonly [number, number | null];
+  /** Numbers of the slopes on the left and on the right, looking from → to. */
+  readonly slopes: readonly [left: number, right: number];
+}
+
+export interface RoofBorder extends SideRef {
+  /** step: a roof's edge that stands above another roof. */
+  readonly kind: 'eave' | 'rake' | 'wall' | 'step';
+  readonly from: Vec3;
+  readonly to: Vec3;
+  readonly slope: number;
+}
+
+export type RoofEdge = RoofLine | RoofBorder;
+
+/** One plane of the roof, and every eave side that lies in it. */
+export interface Slope {
+  readonly plane: Plane;
+  readonly slopeRad: number;
+  readonly rise: number;
+  /** Unit vector up the slope, in plan. */
+  readonly uphill: Vec2;
+  /** Unit vector along the eave, in plan: uphill is to its left. */
+  readonly along: Vec2;
+  readonly sides: readonly RoofPlane[];
+  /** What the timbers of this slope stand under: no overhang past gables, on under higher eaves. */
+  readonly pieces: readonly RoofPiece[];
+}
+
+/** A point (x, y) lies a·x + b·y − c outside a side; negative inside. mm */
+export interface Bound {
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
 }
 
 export interface BlockRoof {
@@ -34,10 +97,19 @@ export interface BlockRoof {
   readonly sides: readonly SideLine[];
   /** By side; null where the side carries no roof plane. */
   readonly planes: readonly (RoofPlane | null)[];
-  readonly faces: readonly RoofFace[];
-  readonly edges: readonly RoofEdge[];
+  /** The outline with each side moved out by its overhang. */
+  readonly grown: TaggedPolygon<Carrier>;
+  /** The same as bounds, and the walls' own outline. */
+  readonly reach: readonly Bound[];
+  readonly walls: readonly Bound[];
 }
 
 export interface Roof {
   readonly blocks: readonly BlockRoof[];
+  readonly slopes: readonly Slope[];
+  readonly faces: readonly RoofFace[];
+  /** Every edge seen from above. */
+  readonly edges: readonly RoofEdge[];
+  /** The ridges, hips and valleys that timbers are set on: as `edges`, but ending at gables and walls. */
+  readonly lines: readonly RoofLine[];
 }

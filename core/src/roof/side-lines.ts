@@ -1,5 +1,6 @@
 import { v2, type Vec2 } from '../geom';
-import type { Block, Side } from '../job';
+import { firstEave, type Block, type Job, type Side } from '../job';
+import { pitchRad } from '../units';
 
 /** One side of a block's outline as a line in plan, at the plate's outside face. */
 export interface SideLine {
@@ -13,9 +14,11 @@ export interface SideLine {
   readonly inward: Vec2;
   readonly lengthMm: number;
   readonly overhangMm: number;
+  /** Height of this side's plate. mm */
+  readonly plateMm: number;
 }
 
-/** The sides of a block in order, side i from corner i to the next. */
+/** The sides of a block in order, side i from corner i to the next, as the job has them. */
 export const sideLines = (block: Block): SideLine[] =>
   block.sides.map((side, index) => {
     const start = block.outline[index];
@@ -32,5 +35,32 @@ export const sideLines = (block: Block): SideLine[] =>
       inward: v2.left(along),
       lengthMm: v2.distance(start, end),
       overhangMm: 'overhang' in side ? side.overhang : 0,
+      plateMm: block.plate + ((side.roof === 'eave' && side.raise) || 0),
     };
   });
+
+/**
+ * The sides with overhangs or plates worked out so that the fascias of one block meet at one height. The first eave
+ * governs:
+ *
+ *   vary-overhang   o2 = o1 · m1 ÷ m2
+ *   raise-plate     plate 2 = plate 1 + (m2 − m1) · o1, and the same overhang
+ */
+export const levelSides = (
+  block: Block,
+  school: Job['framing']['levelFascia'],
+): readonly SideLine[] => {
+  const lines = sideLines(block);
+  const first = firstEave(block);
+  if (school === undefined || first === null) return lines;
+  const rise = Math.tan(pitchRad(first.side.pitch));
+  const overhang = first.side.overhang;
+  return lines.map((line, i): SideLine => {
+    const side = block.sides[i];
+    if (side?.roof !== 'eave' || side.raise !== undefined || i === first.index) return line;
+    const own = Math.tan(pitchRad(side.pitch));
+    return school === 'vary-overhang'
+      ? { ...line, overhangMm: (overhang * rise) / own }
+      : { ...line, overhangMm: overhang, plateMm: line.plateMm + (own - rise) * overhang };
+  });
+};

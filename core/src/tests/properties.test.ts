@@ -3,8 +3,10 @@ import type { CutListEntry } from '../cuts';
 import { cutListSchema } from '../cuts';
 import { planLine, solidOf, type Member } from '../frame';
 import { planeAt, toWorld, volume } from '../geom';
-import { readJob } from '../job';
-import { solve, type Solution } from '../solve';
+import type { FitReport } from '../fit';
+import { readJob, type JobInput } from '../job';
+import { fit, solve, type Solution } from '../solve';
+import { anyConvex, anyFourSided, anyWinged } from './any-house';
 import { anyBuilding } from './any-building';
 import { buildingInput, buildingJob, solved, type Building } from './building';
 
@@ -199,4 +201,116 @@ it('solves a job whose blocks stand on another plate and in another place alike'
   const [here, there] = [solve(job), solve(moved)];
   if (!here.ok || !there.ok) throw new Error('refused');
   expectSame(linesOf(here.value), linesOf(there.value));
+});
+
+/** Reads, solves and fits a job; null where the roof is refused, which must say where and why. */
+const fitted = (input: JobInput): { solution: Solution; report: FitReport } | null => {
+  const job = readJob(JSON.parse(JSON.stringify(input)));
+  if (!job.ok) throw new Error(job.problems[0]!.text);
+  const solution = solve(job.value);
+  if (!solution.ok) {
+    for (const { code, path, text } of solution.problems) {
+      expect(['shape-not-yet', 'open-end', 'step', 'line-too-short']).toContain(code);
+      expect(path).toMatch(/^blocks\.\d+/);
+      expect(text.length).toBeGreaterThan(40);
+    }
+    return null;
+  }
+  return { solution: solution.value, report: fit(solution.value) };
+};
+
+describe.each([
+  ['four-sided plan', anyFourSided, 30],
+  ['convex plan', anyConvex, 24],
+  ['house with wings', anyWinged, 24],
+] as const)('any %s', (_name, any, numRuns) => {
+  it('closes: every joint, no shared wood, nothing proud', () => {
+    let refused = 0;
+    fc.assert(
+      fc.property(any, (input) => {
+        const found = fitted(input);
+        if (found === null) {
+          refused += 1;
+          return;
+        }
+        const { solution, report } = found;
+        expect(report.problems.map(({ text }) => text)).toEqual([]);
+        expect(report.worstGap).toBeLessThan(0.1);
+        expect(cutListSchema.safeParse(JSON.parse(JSON.stringify(solution.cuts))).success).toBe(
+          true,
+        );
+        const met = new Set(solution.members.flatMap(({ ends }) => ends.map(({ meets }) => meets)));
+        for (const member of solution.members.filter(({ kind }) => kind.endsWith('jack'))) {
+          const tops = member.ends.filter(({ at }) => at === 'top');
+          expect(tops.length).toBeGreaterThan(0);
+          // A jack's upper end bears on something, or others bear on it: the first at a peak.
+          expect(tops.some(({ meets }) => meets !== null) || met.has(member.id)).toBe(true);
+        }
+      }),
+      { seed: 71, numRuns },
+    );
+    // Refusing must stay the exception.
+    expect(refused).toBeLessThan(numRuns / 5);
+  });
+
+  it('turned about, gives the same pieces', () => {
+    fc.assert(
+      fc.property(any, fc.double({ min: 0.1, max: 6, noNaN: true }), (input, turn) => {
+        const one = fitted(input);
+        const other = fitted({
+          ...input,
+          blocks: input.blocks.map((block) => ({
+            ...block,
+            outline: (block.outline as [number, number][]).map(([x, y]): [number, number] => [
+              x * Math.cos(turn) - y * Math.sin(turn),
+              x * Math.sin(turn) + y * Math.cos(turn),
+            ]),
+          })),
+        });
+        expect(other === null).toBe(one === null);
+        if (one === null || other === null) return;
+        const kinds = ({ solution }: { solution: Solution }): string[] =>
+          solution.members.map(({ kind }) => (kind.endsWith('jack') ? 'jack' : kind)).sort();
+        expect(kinds(other)).toEqual(kinds(one));
+        const total = ({ solution }: { solution: Solution }): number =>
+          solution.members.reduce((sum, { plan }) => sum + plan.runMm, 0);
+        expect(total(other) / total(one)).toBeCloseTo(1, 6);
+      }),
+      { seed: 72, numRuns: Math.round(numRuns / 4) },
+    );
+  });
+
+  it('mirrored, carries the same timbers on its lines', () => {
+    fc.assert(
+      fc.property(any, (input) => {
+        const one = fitted(input);
+        const other = fitted({
+          ...input,
+          blocks: input.blocks.map((block) => {
+            // Listed counter-clockwise again; side 0 stays the first, for it governs seat and fascia.
+            const [first, second, ...rest] = (block.outline as [number, number][]).map(
+              ([x, y]): [number, number] => [-x, y],
+            );
+            const [side, ...sides] = block.sides;
+            return {
+              ...block,
+              outline: [second!, first!, ...rest.reverse()],
+              sides: [side!, ...sides.reverse()],
+            };
+          }),
+        });
+        expect(other === null).toBe(one === null);
+        if (one === null || other === null) return;
+        const theory = ({ solution }: { solution: Solution }): number[] =>
+          solution.members
+            .filter(({ kind }) => kind === 'ridge' || kind === 'hip')
+            .map(({ plan }) => plan.runMm / Math.cos(plan.slopeRad))
+            .sort((a, b) => a - b);
+        const [mine, mirror] = [theory(one), theory(other)];
+        expect(mirror.length).toBe(mine.length);
+        for (const [i, mm] of mine.entries()) expect(mirror[i]).toBeCloseTo(mm, 3);
+      }),
+      { seed: 73, numRuns: Math.round(numRuns / 4) },
+    );
+  });
 });

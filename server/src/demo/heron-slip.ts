@@ -2,17 +2,18 @@ import type { JobInput } from '@ogee/core';
 
 const eave = { roof: 'eave', pitch: '9/12', overhang: `18"` } as const;
 
-/** A rowing shed: its main block, hips all round, 9/12, feet and inches. */
+/** A rowing shed: L-shaped, hips and a gabled wing, 9/12, feet and inches. */
 export const heronSlip: JobInput = {
   format: 'ogee-job',
   version: 1,
   name: 'Heron Slip',
   about:
-    'Rowing shed. This is the main block, hipped all round. To come: the gabled wing towards the water, with its valleys.',
+    'Rowing shed on the slip. An L: the long shed hipped at its corners, and a gabled wing towards the water, flush with the east end, where the hip breaks to the wing’s lower ridge.',
   display: { units: 'imperial', fraction: 16, pitch: 'in12', terms: 'us' },
   timber: {
     common: { thickness: `1 1/2"`, depth: `7 1/4"` },
     hip: { thickness: `1 1/2"`, depth: `9 1/4"` },
+    valley: { thickness: `1 1/2"`, depth: `9 1/4"` },
     ridge: { thickness: `1 1/2"`, depth: `9 1/4"` },
     fascia: { thickness: `3/4"`, depth: `7 1/4"` },
     plateWidth: `5 1/2"`,
@@ -29,6 +30,16 @@ export const heronSlip: JobInput = {
         ['0"', `22'`],
       ],
       sides: [eave, eave, eave, eave],
+    },
+    {
+      id: 'wing',
+      outline: [
+        [`20' 4"`, `-11'`],
+        [`36' 4"`, `-11'`],
+        [`36' 4"`, `11'`],
+        [`20' 4"`, `11'`],
+      ],
+      sides: [{ roof: 'gable', overhang: `9"` }, eave, { roof: 'open' }, eave],
     },
   ],
 };

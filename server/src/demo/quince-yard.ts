@@ -2,13 +2,13 @@ import type { JobInput } from '@ogee/core';
 
 const eave = { roof: 'eave', pitch: '32.5°', overhang: 500 } as const;
 
-/** A bakery: 32.5°, metric, a hip at one end and a gable at the other. */
+/** A bakery: 32.5°, metric, one oblique end along the lane. */
 export const quinceYard: JobInput = {
   format: 'ogee-job',
   version: 1,
   name: 'Quince Yard',
   about:
-    'Bakery. This is the square end of it, hip at the street and gable at the yard. To come: the oblique end along the lane.',
+    'Bakery. Gable to the yard; the street end is oblique, for it follows the lane, and is hipped: no two of its corners are alike.',
   display: { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' },
   timber: {
     common: { thickness: 47, depth: 195 },
@@ -31,7 +31,7 @@ export const quinceYard: JobInput = {
       outline: [
         [0, 0],
         [11_400, 0],
-        [11_400, 7_200],
+        [10_150, 7_200],
         [0, 7_200],
       ],
       sides: [eave, eave, eave, { roof: 'gable', overhang: 300 }],

@@ -8,7 +8,7 @@ const files: Record<string, string> = {
   'job.json': good,
   'bad.json': '{"format": "ogee-job", "version": 1, "name": "x", "timber": 3}',
   'not.json': 'hello',
-  'later.json': good.replace(/\[9000,6000\]/, '[9500,6000]'),
+  'open.json': good.replace('"roof":"eave"', '"roof":"open"').replace(/"pitch":"9.12","overhang":450}/, '}').replace('"open",}', '"open"}'),
 };
 const read = (file: string): string => {
   const text = files[file];
@@ -48,8 +48,9 @@ describe('ogee cutlist', () => {
     ).toEqual(['timber', 'framing', 'blocks']);
     expect(ogee('cutlist', 'not.json')).toMatchObject({ code: 2, out: '' });
     expect(ogee('cutlist', 'not.json').err).toMatch(/^file: not JSON/);
-    expect(ogee('cutlist', 'later.json').err).toMatch(
-      /^blocks\.0\.outline\.1: .* cannot be framed yet, accepted is 90°/,
+    expect(ogee('cutlist', 'open.json')).toMatchObject({ code: 2, out: '' });
+    expect(ogee('cutlist', 'open.json').err).toMatch(
+      /^blocks\.0\.sides\.0\.roof: .* of this open end is not hidden/,
     );
   });
 

@@ -125,7 +125,7 @@ describe('the dry fit', () => {
 
   it('names both members and says how much, in words', () => {
     const [problem] = spoiled('common', longer(-2)).problems;
-    expect(problem).toMatchObject({ kind: 'gap', members: ['main.common.0.0', 'main.ridge'] });
+    expect(problem).toMatchObject({ kind: 'gap', members: ['main.common.0.0', 'main.ridge.0'] });
     expect(problem!.mm).toBeCloseTo(2 * 0.8, 6);
     expect(problem!.text).toContain('1.6 mm off');
   });

@@ -1,20 +1,34 @@
 import fc from 'fast-check';
 import { workOutRoof } from '..';
 import { area2, type Vec2 } from '../../geom';
-import { buildingInput, buildingJob, type Building } from '../../tests/building';
-import { readJob } from '../../job';
+import { readJob, type Job } from '../../job';
+import { anyWinged } from '../../tests/any-house';
+import { buildingJob, type Building } from '../../tests/building';
+import { catslide, crossed, ell, leanTo, oneBlock, tee, valleyBetween } from '../../tests/houses';
 
 const roofOf = (building: Building) => {
   const roof = workOutRoof(buildingJob(building));
   if (!roof.ok) throw new Error(roof.problems[0]!.text);
-  return roof.value.blocks[0]!;
+  return roof.value;
 };
 
-const kinds = (building: Building): Record<string, number> => {
+const kindsOf = (job: Job): Record<string, number> => {
+  const roof = workOutRoof(job);
+  if (!roof.ok) throw new Error(roof.problems[0]!.text);
   const count: Record<string, number> = {};
-  for (const edge of roofOf(building).edges) count[edge.kind] = (count[edge.kind] ?? 0) + 1;
+  for (const edge of roof.value.edges) count[edge.kind] = (count[edge.kind] ?? 0) + 1;
   return count;
 };
+
+const kinds = (building: Building): Record<string, number> => kindsOf(buildingJob(building));
+
+const inside = (points: readonly Vec2[], p: Vec2): boolean =>
+  points.every((a, i) => {
+    const b = points[(i + 1) % points.length]!;
+    return (b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0]) > 0;
+  });
+
+const inPlan = (p: readonly [number, number, number]): Vec2 => [p[0], p[1]];
 
 describe('workOutRoof', () => {
   it('names every edge of a hip roof, a gable roof and a pyramid once', () => {
@@ -41,7 +55,7 @@ describe('workOutRoof', () => {
         (along, across, overhang, turned) => {
           fc.pre(Math.abs(along - across) > 40);
           const { faces } = roofOf({ along, across, overhang, turned, pitch: '7/12' });
-          const areas = faces.map((face) => area2(face.polygon.map((p): Vec2 => [p[0], p[1]])));
+          const areas = faces.map((face) => area2(face.polygon.map(inPlan)));
           expect(Math.min(...areas)).toBeGreaterThan(0);
           const whole = (along + 2 * overhang) * (across + 2 * overhang);
           expect(areas.reduce((a, b) => a + b, 0) / whole).toBeCloseTo(1, 9);
@@ -52,67 +66,114 @@ describe('workOutRoof', () => {
   });
 
   it('puts the eave at plate + hap − m · overhang and the ridge at plate + hap + m · run', () => {
-    const { edges, hapMm } = roofOf({ along: 9000, across: 6000, pitch: '9/12' });
+    const { edges, blocks } = roofOf({ along: 9000, across: 6000, pitch: '9/12' });
+    const { hapMm } = blocks[0]!;
     const eave = edges.find((edge) => edge.kind === 'eave')!;
     const ridge = edges.find((edge) => edge.kind === 'ridge')!;
     expect(eave.from[2]).toBeCloseTo(hapMm - 0.75 * 450, 9);
     expect(ridge.from[2]).toBeCloseTo(hapMm + 0.75 * 3000, 9);
   });
 
-  const withSides = (change: (sides: unknown[], outline: unknown[]) => void): unknown => {
-    const input = structuredClone(buildingInput({ along: 9000, across: 6000, pitch: '9/12' }));
-    change(input.blocks[0]!.sides, input.blocks[0]!.outline);
-    return input;
-  };
-  it.each([
-    [
-      'a wall',
-      withSides((s) => (s[1] = { roof: 'wall' })),
-      'blocks.0.sides.1.roof',
-      '"wall" cannot be framed yet',
-    ],
-    [
-      'an open side',
-      withSides((s) => (s[3] = { roof: 'open' })),
-      'blocks.0.sides.3.roof',
-      '"open" cannot',
-    ],
-    [
-      'unequal pitches',
-      withSides((s) => (s[2] = { roof: 'eave', pitch: '6/12' })),
-      'blocks.0.sides.2.pitch',
-      'unequal pitches',
-    ],
-    [
-      'a corner out of square',
-      withSides((_, o) => (o[2] = [9050, 6000])),
-      'blocks.0.outline.1',
-      'out of square',
-    ],
-    [
-      'three walls',
-      withSides((s, o) => (s.pop(), o.pop())),
-      'blocks.0.outline',
-      'a rectangle of 4',
-    ],
-    [
-      'one slope',
-      withSides((s) => (s[2] = s[1] = { roof: 'gable' })),
-      'blocks.0.sides',
-      'two opposite eaves',
-    ],
-  ])('says that %s cannot be framed yet', (_name, input, path, text) => {
-    const job = readJob(input);
-    if (!job.ok) throw new Error(job.problems[0]!.text);
-    const roof = workOutRoof(job.value);
-    expect(roof).toMatchObject({ ok: false, problems: [{ code: 'shape-not-yet', path }] });
-    if (!roof.ok) expect(roof.problems[0]!.text).toContain(text);
+  it('names the lines of houses with wings', () => {
+    expect(kindsOf(tee())).toMatchObject({ ridge: 2, hip: 4, valley: 2 });
+    expect(kindsOf(ell())).toMatchObject({ ridge: 2, hip: 4, valley: 1 });
+    expect(kindsOf(crossed())).toMatchObject({ ridge: 2, hip: 4, valley: 4 });
+    // As high as the main ridge, the wing's ridge runs into it.
+    expect(kindsOf(tee({ width: 6000 }))).toMatchObject({ ridge: 2, valley: 2 });
   });
 
-  it('says that two blocks cannot be framed together yet', () => {
-    const job = buildingJob({ along: 9000, across: 6000, pitch: '9/12' });
-    const two = { ...job, blocks: [...job.blocks, { ...job.blocks[0]!, id: 'wing' }] };
-    expect(workOutRoof(two)).toMatchObject({ ok: false, problems: [{ path: 'blocks.1' }] });
+  it('a lean-to ends at its wall; under a higher eave it runs on to the wall, unseen there', () => {
+    const roof = workOutRoof(leanTo());
+    if (!roof.ok) throw new Error(roof.problems[0]!.text);
+    const porch = roof.value.slopes.find(({ sides }) => sides[0]!.block === 'porch')!;
+    expect(porch.pieces.some(({ under }) => under)).toBe(true);
+    expect(roof.value.edges.some(({ kind }) => kind === 'step')).toBe(true);
+  });
+
+  it('a sloping ridge, where eaves are not parallel, is a ridge with its fall', () => {
+    const job = oneBlock(
+      [
+        [0, 0],
+        [10000, 0],
+        [10000, 7000],
+        [0, 6000],
+      ],
+      ['9/12', '9/12', '9/12', '9/12'],
+    );
+    const roof = workOutRoof(job);
+    if (!roof.ok) throw new Error(roof.problems[0]!.text);
+    const ridge = roof.value.lines.find(({ kind }) => kind === 'ridge')!;
+    expect(ridge.to[2] - ridge.from[2]).toBeGreaterThan(100);
+  });
+
+  it('every point of a plan lies under exactly one face', () => {
+    const spread = fc.double({ min: 0.001, max: 0.999, noNaN: true });
+    fc.assert(
+      fc.property(
+        anyWinged,
+        fc.array(fc.tuple(spread, spread), { minLength: 40, maxLength: 40 }),
+        (input, spots) => {
+          const job = readJob(JSON.parse(JSON.stringify(input)));
+          if (!job.ok) throw new Error(job.problems[0]!.text);
+          const found = workOutRoof(job.value);
+          fc.pre(found.ok);
+          if (!found.ok) return;
+          const { faces, blocks } = found.value;
+          const corners = blocks.flatMap(({ grown }) => grown.points);
+          const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)];
+          const at = (all: number[], t: number): number =>
+            Math.min(...all) + t * (Math.max(...all) - Math.min(...all));
+          for (const [s, t] of spots) {
+            const p: Vec2 = [at(xs, s), at(ys, t)];
+            const covered = faces.filter((face) => inside(face.polygon.map(inPlan), p)).length;
+            const roofed = blocks.some(({ grown }) => inside(grown.points, p));
+            expect(covered).toBe(roofed ? 1 : 0);
+          }
+        },
+      ),
+      { seed: 32, numRuns: 25 },
+    );
+  });
+
+  it('both schools bring the fascias of unequal pitches to one height', () => {
+    const outline: [number, number][] = [
+      [0, 0],
+      [10000, 0],
+      [10000, 6000],
+      [0, 6000],
+    ];
+    for (const levelFascia of ['vary-overhang', 'raise-plate'] as const) {
+      const job = oneBlock(outline, ['9/12', '12/12', '6/12', '12/12'], { levelFascia });
+      const roof = workOutRoof(job);
+      if (!roof.ok) throw new Error(roof.problems[0]!.text);
+      const eaves = roof.value.edges.filter(({ kind }) => kind === 'eave');
+      const heights = eaves.map(({ from }) => from[2]);
+      expect(eaves).toHaveLength(4);
+      expect(Math.max(...heights) - Math.min(...heights)).toBeLessThan(1e-6);
+      const [, steep] = roof.value.blocks[0]!.sides;
+      if (levelFascia === 'vary-overhang') expect(steep!.overhangMm).toBeCloseTo(450 * 0.75, 9);
+      else expect(steep!.plateMm).toBeCloseTo((1 - 0.75) * 450, 9);
+    }
+  });
+
+  const refusedAs = (job: Job) => {
+    const roof = workOutRoof(job);
+    return roof.ok ? [] : roof.problems.map(({ code, path, text }) => `${code} ${path}: ${text}`);
+  };
+  it.each([
+    ['an open end that shows', tee({ reach: -100 }), /^open-end blocks\.1\.sides\.2\.roof: .*hidden/],
+    [
+      'a wing higher than the roof it runs into',
+      tee({ pitch: '24/12' }),
+      /^open-end blocks\.1\.sides\.2\.roof/,
+    ],
+    ['roofs that fall to each other', valleyBetween(), /level gutter \d+ mm long/],
+    ['a slope that breaks', catslide(), /break from one pitch into another along a level line/],
+    ['a porch just under an eave', leanTo({ plate: -1050 }), /^step blocks\.0\.sides\.0: .*clears/],
+    ['laid-on wings', tee({ join: 'laid-on' }), /^shape-not-yet blocks\.1\.join/],
+  ])('refuses %s, with its place and why', (_name, job, pattern) => {
+    const lines = refusedAs(job);
+    expect(lines.some((line) => pattern.test(line))).toBe(true);
   });
 
   it.each([

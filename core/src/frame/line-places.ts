@@ -1,0 +1,298 @@
+import { chordOf, intervals, v2, type Interval, type Vec2, type Vec3 } from '../geom';
+import type { RoofLine } from '../roof';
+import { heightAt } from '../roof';
+import { plumbKeep } from './board';
+import type { EndCut, Kind } from './member';
+import { blockAt, blocksOf, inPlan, memberId, sideAt, slopeAt, stockOf, type Site } from './timbers';
+
+/** Two ends of lines this near meet in one point. mm */
+const NODE_MM = 0.05;
+
+/** Where a hip or valley comes down on the plates. */
+export interface Foot {
+  readonly point: Vec3;
+  /** Level its seat is cut to. */
+  readonly plateMm: number;
+  /** Where the roof ends below it: the far end of its tail. */
+  readonly tail: Vec3;
+}
+
+export interface LineEnd {
+  /** Number of the point where it meets other lines; null where it meets none. */
+  readonly node: number | null;
+  /** The gable's or wall's face it ends at. */
+  readonly wall: { readonly point: Vec2; readonly cut: EndCut } | null;
+}
+
+/** A ridge, hip or valley as a place for a timber. */
+export interface LinePlace {
+  readonly id: string;
+  readonly kind: RoofLine['kind'];
+  readonly block: string;
+  readonly line: RoofLine;
+  /** Theory ends: a hip's or valley's low end stands over the plate. */
+  readonly low: Vec3;
+  readonly high: Vec3;
+  readonly heading: Vec2;
+  readonly foot: Foot | null;
+  readonly lowEnd: LineEnd;
+  readonly highEnd: LineEnd;
+  /** A supporting valley runs on from here, in the plane of this slope, to a higher line. */
+  readonly runsOn: {
+    readonly from: Vec3;
+    readonly slope: number;
+    /** Where its corner leaves the lower roof, so that its top must follow the slope. */
+    readonly bevelFrom: Vec2;
+  } | null;
+}
+
+export const nodeOf = (nodes: Vec2[], p: Vec2): number => {
+  const found = nodes.findIndex((node) => v2.distance(node, p) < NODE_MM);
+  if (found >= 0) return found;
+  nodes.push(p);
+  return nodes.length - 1;
+};
+
+/** A ridge that crosses another as high is parted there, so that one of them can run through. */
+const partedAtCrossings = (lines: readonly RoofLine[]): RoofLine[] =>
+  lines.flatMap((line, i): RoofLine[] => {
+    if (line.kind !== 'ridge') return [line];
+    const [a, b] = [inPlan(line.from), inPlan(line.to)];
+    const heading = v2.unit(v2.sub(b, a));
+    const length = v2.distance(a, b);
+    for (const other of lines.slice(0, i)) {
+      if (other.kind !== 'ridge') continue;
+      const c = inPlan(other.from);
+      const along = v2.unit(v2.sub(inPlan(other.to), c));
+      const sine = v2.cross(heading, along);
+      if (Math.abs(sine) < 1e-6) continue;
+      const t = v2.cross(v2.sub(c, a), along) / sine;
+      const u = v2.cross(v2.sub(c, a), heading) / sine;
+      const inside = (value: number, size: number) => value > NODE_MM && value < size - NODE_MM;
+      if (!inside(t, length) || !inside(u, v2.distance(c, inPlan(other.to)))) continue;
+      const share = t / length;
+      const mix = (k: 0 | 1 | 2): number => line.from[k] + share * (line.to[k] - line.from[k]);
+      const at: Vec3 = [mix(0), mix(1), mix(2)];
+      return partedAtCrossings([...lines.slice(0, i), { ...line, to: at }, { ...line, from: at }])
+        .slice(-2);
+    }
+    return [line];
+  });
+
+const wallAt = (site: Site, line: RoofLine, p: Vec3): LineEnd['wall'] => {
+  const blocks = line.slopes.flatMap((slope) => blocksOf(slopeAt(site, slope)));
+  for (const id of new Set(blocks)) {
+    for (const side of blockAt(site, id).sides) {
+      if (side.roof === 'eave' || side.roof === 'open') continue;
+      const from = v2.sub(inPlan(p), side.start);
+      const along = v2.dot(from, side.along);
+      if (Math.abs(v2.dot(from, side.inward)) > NODE_MM) continue;
+      if (along < -NODE_MM || along > side.lengthMm + NODE_MM) continue;
+      const outward = v2.scale(side.inward, -1);
+      const cut: EndCut = {
+        at: 'top',
+        name: 'end cut',
+        keep: plumbKeep(side.start, outward),
+        meets: null,
+      };
+      return { point: side.start, cut };
+    }
+  }
+  return null;
+};
+
+/** Where the line, from its low end up, first comes over the plates of the blocks it parts. */
+const footOf = (site: Site, line: RoofLine): Foot | null => {
+  const low = inPlan(line.from);
+  const heading = v2.unit(v2.sub(inPlan(line.to), low));
+  const length = v2.distance(low, inPlan(line.to));
+  let first: { t: number; block: string; side: number } | null = null;
+  for (const slope of line.slopes) {
+    for (const id of blocksOf(slopeAt(site, slope))) {
+      const { sides } = blockAt(site, id);
+      const outline = {
+        points: sides.map(({ start }) => start),
+        tags: sides.map(({ index }) => index),
+      };
+      const chord = chordOf(outline, low, heading);
+      if (chord === null || chord.low < -NODE_MM || chord.low > length) continue;
+      if (first === null || chord.low < first.t)
+        first = { t: chord.low, block: id, side: chord.lowTag };
+    }
+  }
+  if (first === null) return null;
+  const t = Math.max(0, first.t);
+  const at = v2.add(low, v2.scale(heading, t));
+  const z = line.from[2] + ((line.to[2] - line.from[2]) * t) / length;
+  return {
+    point: [at[0], at[1], z],
+    plateMm: sideAt(site, first.block, first.side).plateMm,
+    tail: line.from,
+  };
+};
+
+const kindNumber = new Map<RoofLine['kind'], number>([
+  ['ridge', 0],
+  ['hip', 1],
+  ['valley', 2],
+]);
+
+/** Every line of the roof as a place for a timber, block by block, kind by kind, and the points where they meet. */
+export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec2[] } => {
+  const nodes: Vec2[] = [];
+  const lines = partedAtCrossings(site.roof.lines);
+  const ends = lines.map((line) => [line.from, line.to].map((p) => nodeOf(nodes, inPlan(p))));
+  const joined = (node: number, own: number): boolean =>
+    ends.some((pair, i) => i !== own && pair.includes(node)) ||
+    lines.some((line, i) => i !== own && passesThrough(line, nodes[node] ?? [0, 0]));
+  const numbers = new Map<string, number>();
+  const order = (line: RoofLine): number => kindNumber.get(line.kind) ?? 0;
+  const places = lines
+    .map((line, own): LinePlace => {
+      const [a = 0, b = 0] = ends[own] ?? [];
+      const end = (p: Vec3, node: number): LineEnd => ({
+        node: joined(node, own) ? node : null,
+        wall: wallAt(site, line, p),
+      });
+      const [lowEnd, highEnd] = [end(line.from, a), end(line.to, b)];
+      const free = lowEnd.node === null && lowEnd.wall === null;
+      const foot = free && line.kind !== 'ridge' ? footOf(site, line) : null;
+      const left = slopeAt(site, line.slopes[0]).sides[0];
+      const right = slopeAt(site, line.slopes[1]).sides[0];
+      // A valley belongs to the later block, which made it; any other line to the earlier.
+      const blocks = site.roof.blocks.map(({ id }) => id);
+      const owners = [left?.block ?? '', right?.block ?? ''].sort(
+        (p, q) => blocks.indexOf(p) - blocks.indexOf(q),
+      );
+      const block = (line.kind === 'valley' ? owners[1] : owners[0]) ?? '';
+      return {
+        id: '',
+        kind: line.kind,
+        block,
+        line,
+        low: foot?.point ?? line.from,
+        high: line.to,
+        heading: v2.unit(v2.sub(inPlan(line.to), inPlan(line.from))),
+        foot,
+        lowEnd,
+        highEnd,
+        runsOn: null,
+      };
+    })
+    .sort((p, q) => order(p.line) - order(q.line))
+    .map((place) => {
+      const key = `${place.block} ${place.kind}`;
+      const number = numbers.get(key) ?? 0;
+      numbers.set(key, number + 1);
+      const kind: Kind = place.kind;
+      return { ...place, id: memberId(place.block, kind, number) };
+    });
+  return { places, nodes };
+};
+
+/** Whether a line runs through a point between its ends. */
+export const passesThrough = (line: RoofLine, p: Vec2): boolean => {
+  const a = inPlan(line.from);
+  const heading = v2.unit(v2.sub(inPlan(line.to), a));
+  const from = v2.sub(p, a);
+  const along = v2.dot(from, heading);
+  return (
+    Math.abs(v2.cross(heading, from)) < NODE_MM &&
+    along > NODE_MM &&
+    along < v2.distance(a, inPlan(line.to)) - NODE_MM
+  );
+};
+
+/** Where a ridge dies on a slope between two valleys. */
+export interface Junction {
+  readonly node: number;
+  readonly at: Vec3;
+  readonly ridge: LinePlace;
+  readonly valleys: readonly [LinePlace, LinePlace];
+  /** The slope the ridge dies on. */
+  readonly slope: number;
+}
+
+export const junctionsOf = (places: readonly LinePlace[]): Junction[] => {
+  const found: Junction[] = [];
+  for (const ridge of places) {
+    if (ridge.kind !== 'ridge') continue;
+    for (const end of [ridge.lowEnd, ridge.highEnd]) {
+      const at = end === ridge.lowEnd ? ridge.low : ridge.high;
+      if (end.node === null || places.some(({ line }) => passesThrough(line, inPlan(at)))) continue;
+      const others = places.filter(
+        (place) =>
+          place !== ridge && (place.highEnd.node === end.node || place.lowEnd.node === end.node),
+      );
+      const [one, other] = others;
+      if (others.length !== 2 || one?.kind !== 'valley' || other?.kind !== 'valley') continue;
+      const slope = one.line.slopes.find((index) => other.line.slopes.includes(index));
+      if (slope === undefined) continue;
+      found.push({ node: end.node, at, ridge, valleys: [one, other], slope });
+    }
+  }
+  return found;
+};
+
+/** How far a valley can run on across a slope, and what stops it there. */
+const runOn = (
+  site: Site,
+  places: readonly LinePlace[],
+  valley: LinePlace,
+  { at, slope }: Junction,
+): { end: Vec3; length: number; rank: number } | null => {
+  const from = inPlan(at);
+  const chords = slopeAt(site, slope).pieces.flatMap(({ polygon }): Interval[] => {
+    const chord = chordOf(polygon, from, valley.heading);
+    return chord === null ? [] : [[chord.low, chord.high]];
+  });
+  const stretch = intervals.unite(chords, NODE_MM).find(([low, high]) => low < 1 && high > 1);
+  if (stretch === undefined) return null;
+  const length = stretch[1];
+  const p = v2.add(from, v2.scale(valley.heading, length));
+  const stops = places.filter(({ line }) => {
+    const ends = [line.from, line.to].some((end) => v2.distance(inPlan(end), p) < NODE_MM);
+    return line.slopes.includes(slope) && (ends || passesThrough(line, p));
+  });
+  const rank = stops.some(({ kind }) => kind === 'ridge')
+    ? 0
+    : stops.some(({ kind }) => kind === 'hip')
+      ? 1
+      : 2;
+  const plane = slopeAt(site, slope).sides[0];
+  if (rank === 2 || plane === undefined) return null;
+  return { end: [p[0], p[1], heightAt(plane, p)], length, rank };
+};
+
+/** The better of a junction's two valleys carried on to a higher line; null where neither reaches one. */
+export const supportingValley = (
+  site: Site,
+  places: readonly LinePlace[],
+  junction: Junction,
+): LinePlace | null => {
+  const [best] = junction.valleys
+    .flatMap((valley) => {
+      const on = runOn(site, places, valley, junction);
+      return on === null ? [] : [{ valley, on }];
+    })
+    .sort(
+      (p, q) =>
+        p.on.rank - q.on.rank ||
+        (Math.abs(p.on.length - q.on.length) > NODE_MM ? p.on.length - q.on.length : 0),
+    );
+  if (best === undefined) return null;
+  const { valley, on } = best;
+  const sine = Math.abs(v2.cross(valley.heading, junction.ridge.heading));
+  const cosine = Math.abs(v2.dot(valley.heading, junction.ridge.heading));
+  const cornerBack = (stockOf(site, 'valley').thickness / 2) * (cosine / sine);
+  return {
+    ...valley,
+    high: on.end,
+    highEnd: { node: null, wall: null },
+    runsOn: {
+      from: junction.at,
+      slope: junction.slope,
+      bevelFrom: v2.add(inPlan(junction.at), v2.scale(valley.heading, -cornerBack)),
+    },
+  };
+};

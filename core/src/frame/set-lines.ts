@@ -1,0 +1,288 @@
+import { halfSpace, v2, v3, type HalfSpace, type Vec2, type Vec3 } from '../geom';
+import { heightAt, roofAbout } from '../roof';
+import { plumbFrame, plumbKeep } from './board';
+import { passesThrough, type LineEnd, type LinePlace } from './line-places';
+import type { CutAt, EndCut } from './member';
+import {
+  clearOfAll,
+  cutStrip,
+  isOpen,
+  openEnd,
+  wholeStrip,
+  type Strip,
+} from './strip';
+import {
+  blockAt,
+  inPlan,
+  lineFrame,
+  memberId,
+  runFrom,
+  sideAt,
+  slopeAt,
+  stockOf,
+  type Site,
+} from './timbers';
+
+/** A line's timber with its joints to the other lines cut. */
+export interface SetLine {
+  readonly place: LinePlace;
+  /** Before its joints were cut. */
+  readonly whole: Strip;
+  readonly strip: Strip;
+}
+
+/** An open end runs on this many thicknesses, more than any cheek is long, until a neighbour stops it. */
+const RUNS_ON = 40;
+
+const RANK = { ridge: 0, valley: 1, hip: 2 } as const;
+/** Tops that part by less stand at one height, and lengths are alike. mm */
+const LEVEL_MM = 0.01;
+
+const longOf = ({ low, high }: LinePlace): number => v2.distance(inPlan(low), inPlan(high));
+
+/**
+ * Who is cut against whom: the higher line keeps its wood, for it carries the lower; at one height ridges before
+ * valleys before hips, one that others end on before one that none does, and the longer before the shorter.
+ */
+const bySeniority = (places: readonly LinePlace[]): LinePlace[] => {
+  const through = new Map(
+    places.map((place) => [
+      place,
+      places.filter((other) =>
+        [other.low, other.high].some((end) => passesThrough(place.line, inPlan(end))),
+      ).length,
+    ]),
+  );
+  return [...places].sort((p, q) => {
+    const height = q.high[2] - p.high[2];
+    if (Math.abs(height) > LEVEL_MM) return height;
+    if (RANK[p.kind] !== RANK[q.kind]) return RANK[p.kind] - RANK[q.kind];
+    const passed = (through.get(q) ?? 0) - (through.get(p) ?? 0);
+    if (passed !== 0) return passed;
+    const length = longOf(q) - longOf(p);
+    return Math.abs(length) > LEVEL_MM ? length : 0;
+  });
+};
+
+const thicknessOf = (site: Site, { kind }: LinePlace): number => stockOf(site, kind).thickness;
+
+/** Whether hips end at a point against the rafters that stand there, and not against a ridge. */
+export const meetsRafters = (site: Site, places: readonly LinePlace[], node: number): boolean =>
+  site.job.framing.hipAtRidge === 'to-commons' ||
+  !places.some(
+    (place) =>
+      (place.lowEnd.node === node && place.kind !== 'valley') ||
+      (place.highEnd.node === node && place.kind === 'ridge'),
+  );
+
+/**
+ * How far the first timber at a point runs past it, so that all that end there bear on it whole. At a hip end: half
+ * the commons' thickness, or half its own where the hips are cut against the ridge.
+ */
+const pastPoint = (
+  site: Site,
+  places: readonly LinePlace[],
+  own: LinePlace,
+  node: number,
+  outward: Vec2,
+): number => {
+  const half = thicknessOf(site, own) / 2;
+  const others = places.filter(
+    (one) => one !== own && (one.lowEnd.node === node || one.highEnd.node === node),
+  );
+  const hips = others.filter((one) => one.kind === 'hip' && one.highEnd.node === node);
+  const atHipEnd =
+    hips.length === 0
+      ? 0
+      : site.job.framing.hipAtRidge === 'to-ridge'
+        ? half
+        : site.job.timber.common.thickness / 2;
+  const bearing = others
+    .filter((one) => !hips.includes(one))
+    .map((one) => {
+      const sine = Math.abs(v2.cross(one.heading, outward));
+      const cosine = Math.abs(v2.dot(one.heading, outward));
+      return sine < 0.2 ? 0 : (thicknessOf(site, one) / 2 + half * cosine) / sine;
+    });
+  return Math.max(atHipEnd, ...bearing);
+};
+
+const wallCut = (wall: NonNullable<LineEnd['wall']>, at: CutAt): EndCut => ({ ...wall.cut, at });
+
+/** A saw cut with the plan line its plane stands on. */
+export interface PlanCut {
+  readonly point: Vec2;
+  readonly outward: Vec2;
+  readonly cut: EndCut;
+}
+
+/**
+ * The two tail cuts of a hip, on the fascia lines it parts. A valley has one, through the inner corner of the fascias
+ * and midway between their backs, for a board cannot be notched to both.
+ */
+export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[] => {
+  if (foot === null) return [];
+  const both = line.slopes.map((slope) => tailOf(site, slope, inPlan(foot.point), 'tail cheek'));
+  const [one, other] = both;
+  if (kind !== 'valley' || one === undefined || other === undefined) return both;
+  const normal = v3.add(one.cut.keep.normal, other.cut.keep.normal);
+  const cut: EndCut = {
+    at: 'tail',
+    name: 'tail cut',
+    keep: halfSpace(foot.tail, normal),
+    meets: null,
+  };
+  return [
+    { point: inPlan(foot.tail), outward: v2.unit(v2.add(one.outward, other.outward)), cut },
+  ];
+};
+
+const halfSpaceThrough = (point: Vec3, a: Vec3): HalfSpace => halfSpace(point, v3.scale(a, -1));
+
+/** The tail's cut on the fascia line of one eave side. */
+export const tailOfSide = (
+  site: Site,
+  block: string,
+  index: number,
+  name: string,
+): PlanCut => {
+  const side = sideAt(site, block, index);
+  const plane = blockAt(site, block).planes[index];
+  if (!plane) throw new Error(`frame: side ${index} of ${block} carries no roof plane`);
+  const point = v2.add(side.start, v2.scale(side.inward, -side.overhangMm));
+  const outward = v2.scale(side.inward, -1);
+  const leans = site.job.framing.tail === 'square' && side.overhangMm > 0;
+  const along = plumbFrame([0, 0, 0], side.inward, plane.slopeRad).a;
+  const keep = leans
+    ? halfSpaceThrough([point[0], point[1], heightAt(plane, point)], along)
+    : plumbKeep(point, outward);
+  const meets = site.job.timber.fascia === undefined ? null : memberId(block, 'fascia', index);
+  return { point, outward, cut: { at: 'tail', name, keep, meets } };
+};
+
+/** The tail's cut on the fascia line of the side of a slope nearest to `near`. */
+export const tailOf = (
+  site: Site,
+  index: number,
+  near: Vec2,
+  name: string,
+): PlanCut => {
+  const distance = ({ block, side }: { block: string; side: number }): number => {
+    const line = sideAt(site, block, side);
+    const t = v2.dot(v2.sub(near, line.start), line.along);
+    return Math.abs(runFrom(line, near)) + Math.max(0, -t, t - line.lengthMm);
+  };
+  const own = [...slopeAt(site, index).sides].sort((p, q) => distance(p) - distance(q))[0];
+  if (own === undefined) throw new Error('frame: a slope without a side');
+  return tailOfSide(site, own.block, own.side, name);
+};
+
+/** Where an open end was left standing, it is cut square at the line's own end. */
+const closed = (strip: Strip, place: LinePlace): Strip | null => {
+  let left: Strip | null = strip;
+  for (const tag of strip.polygon.tags) {
+    if (typeof tag === 'string' || !isOpen(tag) || left === null) continue;
+    const outward = tag.at === 'top' ? place.heading : v2.scale(place.heading, -1);
+    const point = inPlan(tag.at === 'top' ? place.high : place.low);
+    const cut = { ...tag, name: 'plumb cut', keep: plumbKeep(point, outward) };
+    left = cutStrip(left, { point, outward }, cut);
+  }
+  return left;
+};
+
+/** The timber as long as it could be: tails and walls cut, open where others will stop it. */
+const natural = (
+  site: Site,
+  places: readonly LinePlace[],
+  place: LinePlace,
+  first: (node: number) => boolean,
+): Strip | null => {
+  const thickness = thicknessOf(site, place);
+  const frame = lineFrame(place.low, place.high);
+  const rise = Math.tan(frame.slopeRad);
+  const top = (p: Vec2): number =>
+    place.low[2] + rise * v2.dot(v2.sub(p, inPlan(place.low)), place.heading);
+  const anchor = v2.scale(v2.add(inPlan(place.low), inPlan(place.high)), 0.5);
+  const more = RUNS_ON * thickness;
+  const back = place.foot === null ? 0 : v2.distance(inPlan(place.low), inPlan(place.foot.tail));
+  const low = v2.add(inPlan(place.low), v2.scale(place.heading, -back - more));
+  const high = v2.add(inPlan(place.high), v2.scale(place.heading, more));
+  const plumbMm = stockOf(site, place.kind).depth / Math.cos(frame.slopeRad);
+  const { id, kind, heading } = place;
+  const board = { id, kind, heading, topAt: top, plumbMm, anchor };
+  let strip: Strip | null = wholeStrip(low, high, thickness, board);
+  for (const { point, outward, cut } of tailCuts(site, place))
+    if (strip !== null) strip = cutStrip(strip, { point, outward }, cut);
+  for (const upper of [false, true]) {
+    const end = upper ? place.highEnd : place.lowEnd;
+    const at = upper ? ('top' as const) : ('bottom' as const);
+    if (strip === null) return null;
+    if (end.wall !== null) {
+      const cut = wallCut(end.wall, at);
+      const outward: Vec2 = [cut.keep.normal[0], cut.keep.normal[1]];
+      strip = cutStrip(strip, { point: end.wall.point, outward }, cut);
+    } else if (end.node !== null && first(end.node)) {
+      const outward = upper ? place.heading : v2.scale(place.heading, -1);
+      const past = pastPoint(site, places, place, end.node, outward);
+      const point = v2.add(inPlan(upper ? place.high : place.low), v2.scale(outward, past));
+      const cut = { ...openEnd(at, point, place.heading), name: 'end cut' };
+      strip = cutStrip(strip, { point, outward }, cut);
+    }
+  }
+  return strip;
+};
+
+/**
+ * Cuts the lines' timbers against each other, the senior first.
+ *
+ * @param headers strips that stand before any line: the lines that reach them are cut against them
+ * @returns seniors before juniors
+ */
+export const setLines = (
+  site: Site,
+  places: readonly LinePlace[],
+  headers: readonly Strip[],
+): SetLine[] => {
+  const set: SetLine[] = [];
+  const begun = new Set<number>();
+  for (const place of bySeniority(places)) {
+    const whole = natural(site, places, place, (node) => !begun.has(node));
+    for (const { node } of [place.lowEnd, place.highEnd]) if (node !== null) begun.add(node);
+    if (whole === null) continue;
+    const strip = jointed(place, whole, [...headers, ...set.map((one) => one.strip)]);
+    if (strip !== null) set.push({ place, whole, strip });
+  }
+  return set;
+};
+
+const jointed = (place: LinePlace, whole: Strip, others: readonly Strip[]): Strip | null => {
+  const clear = clearOfAll(whole, others);
+  return clear === null ? null : closed(clear, place);
+};
+
+/** The lines again, with every hip that ends between rafters cut against those first. */
+export const withRafters = (
+  site: Site,
+  places: readonly LinePlace[],
+  set: readonly SetLine[],
+  headers: readonly Strip[],
+  rafters: readonly Strip[],
+): SetLine[] => {
+  const done: SetLine[] = [];
+  for (const one of set) {
+    const { place, whole } = one;
+    const { node } = place.highEnd;
+    const between = place.kind === 'hip' && node !== null && meetsRafters(site, places, node);
+    const others = [...rafters, ...headers, ...done.map(({ strip }) => strip)];
+    const strip = between ? jointed(place, whole, others) : one.strip;
+    if (strip !== null) done.push({ ...one, strip });
+  }
+  return done;
+};
+
+/** How far a timber's square top must be lowered so that no corner of its outline stands above the roof. mm, plumb */
+export const standsProud = (site: Site, { place, strip }: SetLine): number =>
+  Math.max(
+    0,
+    ...strip.polygon.points.map((p) => strip.topAt(p) - roofAbout(site.roof, p, place.block, null).z),
+  );

@@ -1,0 +1,198 @@
+import { v2, type Vec2 } from '../geom';
+import { plumbKeep } from './board';
+import type { CutAt, EndCut, Kind } from './member';
+import { tailOf, tailOfSide, type PlanCut } from './set-lines';
+import { kindOf, type Span, type SpanEnd } from './spans';
+import { planPoint } from './stations';
+import {
+  clearOfAll,
+  cutsOf,
+  cutStrip,
+  faceLengths,
+  isOpen,
+  openEnd,
+  wholeStrip,
+  withPolygon,
+  type Strip,
+} from './strip';
+import type { StripGrid } from './strip-grid';
+import { blockAt, heightOn, memberId, runFrom, sideAt, type Site } from './timbers';
+
+/** A rafter with its joints cut. */
+export interface SetRafter {
+  readonly id: string;
+  readonly kind: Kind;
+  readonly span: Span;
+  readonly strip: Strip;
+  /** Tail cuts that lean and so can cut its lower part only, unseen in plan. */
+  readonly leaning: readonly EndCut[];
+}
+
+/** A rafter in its place, its joints not cut yet. */
+export interface RafterPlace {
+  readonly id: string;
+  readonly kind: Kind;
+  readonly span: Span;
+}
+
+/** An open end runs on this many thicknesses until a neighbour stops it. */
+const RUNS_ON = 40;
+/** A rafter whose shorter face is less than this has no wood to nail. mm */
+const LEAST_FACE_MM = 1;
+
+/** Where the span's theory line starts: over the plate's outside face, or on the line it stands on. */
+export const startOf = ({ foot, low }: Span): number => foot?.v ?? low.v;
+
+/** Numbers the spans of every side along its eave. */
+export const placeRafters = (spans: readonly Span[]): RafterPlace[] => {
+  const numbers = new Map<string, number>();
+  return spans.map((span) => {
+    const kind = kindOf(span);
+    const key = `${span.block} ${kind} ${span.side}`;
+    const number = numbers.get(key) ?? 0;
+    numbers.set(key, number + 1);
+    return { id: memberId(span.block, kind, span.side, number), kind, span };
+  });
+};
+
+const squareAcross = (span: Span, end: SpanEnd, at: CutAt): PlanCut => {
+  const { uphill } = span.slope;
+  const outward = at === 'top' ? uphill : v2.scale(uphill, -1);
+  const point = planPoint(span.slope, span.station.u, end.v);
+  return {
+    point,
+    outward,
+    cut: { at, name: 'plumb cut', keep: plumbKeep(point, outward), meets: null },
+  };
+};
+
+/** A cut along a wall's face or the roof's edge. */
+const atLine = (end: SpanEnd, at: CutAt, uphill: Vec2): PlanCut | null => {
+  if (end.line === null) return null;
+  const { point, outward } = end.line;
+  const square = Math.abs(v2.cross(outward, uphill)) < 1e-6;
+  const name = at === 'tail' ? 'tail cheek' : square ? 'plumb cut' : 'cheek cut';
+  return { point, outward, cut: { at, name, keep: plumbKeep(point, outward), meets: null } };
+};
+
+/** Near a corner, a tail can reach the fascia of the next side too. */
+const cornerTails = (site: Site, span: Span): PlanCut[] => {
+  const at = planPoint(span.slope, span.station.u, Math.min(startOf(span), span.low.v));
+  const { sides } = blockAt(site, span.block);
+  return [span.side, span.side + 1, span.side - 1 + sides.length].flatMap((index): PlanCut[] => {
+    const side = sideAt(site, span.block, index);
+    const reach = side.overhangMm + site.job.timber.common.depth;
+    if (side.roof !== 'eave' || runFrom(side, at) > reach) return [];
+    const tail = tailOfSide(site, span.block, side.index, 'tail cheek');
+    const own = span.foot !== null;
+    if (own && side.index === span.side) return [];
+    return [{ ...tail, cut: own ? tail.cut : { ...tail.cut, at: 'bottom', name: 'cheek cut' } }];
+  });
+};
+
+const ownTail = (site: Site, { foot, index, slope, station }: Span): PlanCut[] =>
+  foot === null
+    ? []
+    : [tailOf(site, index, planPoint(slope, station.u, foot.v), 'tail cut')];
+
+/** What ends a span by itself, before any neighbour does: its tail, a wall. */
+const ownCuts = (site: Site, span: Span): PlanCut[] => {
+  const { foot, low, high, slope } = span;
+  const cuts: (PlanCut | null)[] = [atLine(high, 'top', slope.uphill)];
+  if (foot !== null) {
+    cuts.push(...ownTail(site, span));
+    if (low.stop === 'edge') cuts.push(atLine(low, 'tail', slope.uphill));
+  } else cuts.push(atLine(low, 'bottom', slope.uphill));
+  cuts.push(...cornerTails(site, span));
+  return cuts.filter((cut) => cut !== null);
+};
+
+const whole = (site: Site, { id, kind, span }: RafterPlace): Strip | null => {
+  const { slope, station, low, high } = span;
+  const { thickness, depth } = site.job.timber.common;
+  const more = RUNS_ON * thickness;
+  const at = (v: number): Vec2 => planPoint(slope, station.u, v);
+  const start = Math.min(startOf(span), low.v);
+  let strip: Strip | null = wholeStrip(at(start - more), at(high.v + more), thickness, {
+    id,
+    kind,
+    heading: slope.uphill,
+    topAt: (p) => heightOn(slope, p),
+    plumbMm: depth / Math.cos(slope.slopeRad),
+    anchor: at((startOf(span) + high.v) / 2),
+  });
+  for (const { point, outward, cut } of ownCuts(site, span))
+    if (strip !== null) strip = cutStrip(strip, { point, outward }, cut);
+  return strip;
+};
+
+const closed = (strip: Strip, span: Span): Strip | null => {
+  let left: Strip | null = strip;
+  for (const tag of strip.polygon.tags) {
+    if (typeof tag === 'string' || !isOpen(tag) || left === null) continue;
+    const { point, outward, cut } = squareAcross(span, tag.at === 'top' ? span.high : span.low, tag.at);
+    left = cutStrip(left, { point, outward }, cut);
+  }
+  return left;
+};
+
+/** An end that no line stops may be stopped by a rafter that stands there; what neither stops is cut square. */
+const closedWith = (strip: Strip, span: Span, rafters: StripGrid): Strip | null => {
+  const open = cutsOf(strip).some(isOpen);
+  const clear = open ? clearOfAll(strip, rafters.near(strip)) : strip;
+  return clear === null ? null : closed(clear, span);
+};
+
+/** The rest of a rafter above its plate: whether both faces have wood there. */
+const aboveFoot = (strip: Strip, span: Span): Strip | null => {
+  if (span.foot === null) return strip;
+  const point = planPoint(span.slope, span.station.u, span.foot.v);
+  const outward = v2.scale(span.slope.uphill, -1);
+  return cutStrip(strip, { point, outward }, openEnd('bottom', point, outward));
+};
+
+/**
+ * Cuts a rafter against what stands there already; null where it would be too short to be one.
+ *
+ * @param lines what stands on the roof's lines
+ * @param rafters those set before it
+ */
+export const setRafter = (
+  site: Site,
+  place: RafterPlace,
+  lines: StripGrid,
+  rafters: StripGrid,
+): SetRafter | null => {
+  const { span } = place;
+  const theory = (span.high.v - startOf(span)) / Math.cos(span.slope.slopeRad);
+  const jack = place.kind !== 'common' && place.kind !== 'king-common';
+  if (jack && theory < site.job.framing.shortestJack) return null;
+  const natural = whole(site, place);
+  const clear = natural === null ? null : clearOfAll(natural, lines.near(natural));
+  const ended = clear === null ? null : closedWith(clear, span, rafters);
+  const strip = ended === null ? null : clearOfAll(ended, rafters.near(ended));
+  if (strip === null) return null;
+  const body = aboveFoot(strip, span);
+  if (body === null) return null;
+  const faces = faceLengths(body);
+  if (Math.min(faces.left, faces.right) < LEAST_FACE_MM) return null;
+  const leans = site.job.framing.tail === 'square';
+  const tails = leans ? [...cornerTails(site, span), ...ownTail(site, span)] : [];
+  const leaning = tails.map(({ cut }) => cut);
+  return { ...place, leaning, strip: span.foot === null ? strip : belowFoot(strip) };
+};
+
+/** What cuts a seated rafter off below its seat cuts its tail. */
+const belowFoot = (strip: Strip): Strip =>
+  withPolygon(strip, {
+    points: strip.polygon.points,
+    tags: strip.polygon.tags.map((tag) =>
+      typeof tag === 'string' || tag.at !== 'bottom'
+        ? tag
+        : { ...tag, at: 'tail' as const, name: 'tail cheek' },
+    ),
+  });
+
+export const topPoint = ({ span }: RafterPlace): Vec2 =>
+  planPoint(span.slope, span.station.u, span.high.v);
+

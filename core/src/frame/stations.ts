@@ -1,0 +1,269 @@
+import { SAME_POINT_MM, v2, type Vec2, type Vec3 } from '../geom';
+import type { SideLine, Slope } from '../roof';
+import type { LineEnd, LinePlace } from './line-places';
+import { blockAt, inPlan, sideAt, type Site } from './timbers';
+
+/** A distance along a slope's eave at which a rafter's centre line stands. mm */
+export interface Station {
+  readonly u: number;
+  /** It stands on the point where a hip's planes meet. */
+  readonly onPoint: boolean;
+}
+
+export interface Stations {
+  readonly at: readonly Station[];
+  /** Stations left out because a rafter that must stand there is nearer than a rafter's thickness. */
+  readonly dropped: readonly number[];
+}
+
+/** Plan coordinates of a slope: u along its eave, v up the slope from its first side's plate. mm */
+export const onSlope = (slope: Slope, p: Vec2): readonly [u: number, v: number] => {
+  const from = v2.sub(p, originOf(slope));
+  return [v2.dot(from, slope.along), v2.dot(from, slope.uphill)];
+};
+
+export const originOf = (slope: Slope): Vec2 => slope.sides[0]?.line.start ?? [0, 0];
+
+export const planPoint = (slope: Slope, u: number, v: number): Vec2 =>
+  v2.add(originOf(slope), v2.add(v2.scale(slope.along, u), v2.scale(slope.uphill, v)));
+
+/** How one end of a stretch of a slope's upper edge holds its rafters. */
+type EndKind =
+  /** A rafter stands on the point where a hip's planes meet. */
+  | 'point'
+  /** The last rafter is flush inside a gable or a wall. */
+  | 'flush'
+  /** None stands at the end itself: a plate's corner, a valley. */
+  | 'free';
+
+interface UpperEdge {
+  /** The end that spacing is counted from, and the other. */
+  readonly first: { readonly u: number; readonly kind: EndKind };
+  readonly last: { readonly u: number; readonly kind: EndKind };
+  /** A hip: counted from its corner when the crew lays out from corners. */
+  readonly fromCorner: boolean;
+}
+
+const topsAt = (places: readonly LinePlace[], end: LineEnd, at: Vec3, slope: number): boolean =>
+  places.some(
+    ({ kind, line, high, highEnd }) =>
+      kind === 'hip' &&
+      line.slopes.includes(slope) &&
+      (end.node === null
+        ? highEnd.wall !== null && v2.distance(inPlan(high), inPlan(at)) < 1
+        : highEnd.node === end.node),
+  );
+
+const endKind = (places: readonly LinePlace[], end: LineEnd, at: Vec3, slope: number): EndKind =>
+  topsAt(places, end, at, slope) ? 'point' : end.wall !== null ? 'flush' : 'free';
+
+const ridgeEdge = (
+  places: readonly LinePlace[],
+  place: LinePlace,
+  index: number,
+  slope: Slope,
+): UpperEdge => {
+  const kinds = place.line.slopes.map((own) => ({
+    low: endKind(places, place.lowEnd, place.low, own),
+    high: endKind(places, place.highEnd, place.high, own),
+  }));
+  const own = kinds[place.line.slopes[0] === index ? 0 : 1] ?? { low: 'free', high: 'free' };
+  const low = { u: onSlope(slope, inPlan(place.low))[0], kind: own.low };
+  const high = { u: onSlope(slope, inPlan(place.high))[0], kind: own.high };
+  // Counted from the ridge's first end, or from the other where nothing stands at the first.
+  const swap = kinds.every((k) => k.low === 'free') && kinds.some((k) => k.high !== 'free');
+  return { first: swap ? high : low, last: swap ? low : high, fromCorner: false };
+};
+
+const hipEdge = (place: LinePlace, slope: Slope): UpperEdge => ({
+  first: { u: onSlope(slope, inPlan(place.high))[0], kind: 'point' },
+  last: { u: onSlope(slope, inPlan(place.low))[0], kind: 'free' },
+  fromCorner: place.foot !== null,
+});
+
+/** The top of a lean-to: where its slope ends at a wall across it. */
+const wallEdges = (site: Site, places: readonly LinePlace[], index: number, slope: Slope): UpperEdge[] => {
+  const spans = new Map<string, [number, number]>();
+  for (const { polygon } of slope.pieces) {
+    for (const [i, tag] of polygon.tags.entries()) {
+      if (tag.of !== 'wall') continue;
+      const side = sideAt(site, tag.block, tag.side);
+      if (v2.dot(side.inward, slope.uphill) > -ACROSS) continue;
+      const ends = [polygon.points[i], polygon.points[(i + 1) % polygon.points.length]];
+      const us = ends.map((p) => (p === undefined ? 0 : onSlope(slope, p)[0]));
+      const key = `${tag.block} ${tag.side}`;
+      const [low, high] = spans.get(key) ?? [Infinity, -Infinity];
+      spans.set(key, [Math.min(low, ...us), Math.max(high, ...us)]);
+    }
+  }
+  return [...spans.values()].map(([low, high]): UpperEdge => {
+    const kindAt = (u: number): EndKind =>
+      places.some(
+        (place) =>
+          place.kind === 'hip' &&
+          place.line.slopes.includes(index) &&
+          Math.abs(onSlope(slope, inPlan(place.high))[0] - u) < 1,
+      )
+        ? 'point'
+        : 'flush';
+    return {
+      first: { u: low, kind: kindAt(low) },
+      last: { u: high, kind: kindAt(high) },
+      fromCorner: false,
+    };
+  });
+};
+
+/** A wall whose face looks down the slope by more than this (as a cosine) crosses it; one by less runs up it. */
+export const ACROSS = 0.7;
+
+interface Flush {
+  /** The plate's corner, and the flush rafter's centre line. */
+  readonly corner: number;
+  readonly u: number;
+  readonly inward: 1 | -1;
+}
+
+/** The rafters flush inside gables and walls, at the ends of a slope's plates. */
+const flushRafters = (
+  site: Site,
+  places: readonly LinePlace[],
+  index: number,
+  slope: Slope,
+  edges: readonly UpperEdge[],
+): Flush[] => {
+  const half = site.job.timber.common.thickness / 2;
+  const endsAt = (corner: Vec2, side: SideLine): boolean => {
+    if (side.roof === 'gable' || side.roof === 'wall') return true;
+    if (side.roof === 'open') return false;
+    // A half-hip: the end's own eave stands high on its wall, and this slope runs on up to that wall.
+    const hip = places.find(
+      ({ kind, line, foot, low }) =>
+        kind === 'hip' &&
+        line.slopes.includes(index) &&
+        foot !== null &&
+        Math.abs(v2.dot(v2.sub(inPlan(low), side.start), side.inward)) < 1,
+    );
+    if (hip === undefined) return false;
+    return v2.distance(inPlan(hip.low), corner) > site.job.framing.spacing;
+  };
+  return slope.sides.flatMap(({ block, side }): Flush[] => {
+    const { sides } = blockAt(site, block);
+    const own = sideAt(site, block, side);
+    const found: Flush[] = [];
+    for (const inward of [1, -1] as const) {
+      const neighbour = sideAt(site, block, side + sides.length - inward);
+      const corner = inward === 1 ? own.start : own.end;
+      if (!endsAt(corner, neighbour)) continue;
+      const u = onSlope(slope, corner)[0];
+      // Out of square, the whole rafter clears the wall at its plate and at its top.
+      const tops = edges
+        .flatMap(({ first, last }) => [first, last])
+        .filter((end) => end.kind === 'flush' && Math.abs(end.u - u) < own.lengthMm / 2)
+        .map((end) => end.u);
+      const clear = inward === 1 ? Math.max(u, ...tops) : Math.min(u, ...tops);
+      found.push({ corner: u, u: clear + inward * half, inward });
+    }
+    return found;
+  });
+};
+
+/** Where a stretch's spacing is counted from, and the last it may reach. */
+const countFrom = (
+  site: Site,
+  slope: Slope,
+  edge: UpperEdge,
+  flush: readonly Flush[],
+): { origin: number; from: number; to: number } => {
+  const { first, last } = edge;
+  const toward = last.u >= first.u ? 1 : -1;
+  const nearest = (u: number, inward: 1 | -1): Flush | undefined =>
+    flush
+      .filter((one) => one.inward === inward)
+      .sort((p, q) => Math.abs(p.corner - u) - Math.abs(q.corner - u))[0];
+  const wallU = (end: UpperEdge['first'], inward: 1 | -1): number =>
+    end.kind === 'flush' ? (nearest(end.u, inward)?.corner ?? end.u) : end.u;
+  const startWall = wallU(first, toward);
+  const endWall = wallU(last, toward === 1 ? -1 : 1);
+  const beyond = (a: number, b: number, sign: number): number =>
+    sign === 1 ? Math.min(a, b) : Math.max(a, b);
+  const from = beyond(first.u, startWall, toward);
+  const to = beyond(last.u, endWall, -toward);
+  const corners = slope.sides.flatMap(({ line }) => [line.start, line.end]);
+  const us = corners.map((p) => onSlope(slope, p)[0]);
+  const before = us.filter((u) => (first.u - u) * toward >= -1);
+  const corner = before.length === 0 ? from : before.reduce((a, b) => (toward * (b - a) > 0 ? b : a));
+  const fromCorner = site.job.framing.layout === 'corner' && first.kind === 'point';
+  return {
+    origin: first.kind === 'flush' ? startWall : fromCorner ? corner : first.u,
+    from,
+    to,
+  };
+};
+
+const steps = (
+  site: Site,
+  slope: Slope,
+  edge: UpperEdge,
+  flush: readonly Flush[],
+): number[] => {
+  const { spacing, layout } = site.job.framing;
+  if (edge.fromCorner && layout === 'corner') {
+    const sign = edge.first.u >= edge.last.u ? 1 : -1;
+    const reach = Math.abs(edge.first.u - edge.last.u);
+    return multiples(spacing, reach).map((d) => edge.last.u + sign * d);
+  }
+  const { origin, from, to } = countFrom(site, slope, edge, flush);
+  const sign = to >= from ? 1 : -1;
+  // From the origin on; and, at an oblique wall, back from it to where the slope begins.
+  return multiples(spacing, Math.abs(to - origin))
+    .map((d) => origin + sign * d)
+    .concat(multiples(spacing, (origin - from) * sign).map((d) => origin - sign * d))
+    .filter((u) => (u - from) * sign > SAME_POINT_MM && (to - u) * sign > SAME_POINT_MM);
+};
+
+const multiples = (step: number, reach: number): number[] => {
+  const found: number[] = [];
+  for (let k = 1; k * step < reach - SAME_STATION_MM; k += 1) found.push(k * step);
+  return found;
+};
+
+/**
+ * Every station of one slope: on the points of its hips and flush at its gables first, then at the spacing under
+ * each ridge, hip and wall above it.
+ */
+export const stationsOf = (site: Site, places: readonly LinePlace[], index: number, slope: Slope): Stations => {
+  const { thickness } = site.job.timber.common;
+  const above = places.filter(
+    ({ kind, line }) => kind !== 'valley' && line.slopes.includes(index),
+  );
+  const edges = [
+    ...above
+      .filter(({ kind }) => kind === 'ridge')
+      .map((place) => ridgeEdge(places, place, index, slope)),
+    ...wallEdges(site, places, index, slope),
+    ...above.filter(({ kind }) => kind === 'hip').map((place) => hipEdge(place, slope)),
+  ];
+  const flush = flushRafters(site, places, index, slope, edges);
+  const clear = (u: number): boolean =>
+    flush.every((one) => (u - one.corner) * one.inward >= thickness / 2 - SAME_POINT_MM);
+  const points = above
+    .filter(({ kind, highEnd }) => kind === 'hip' && (highEnd.node !== null || highEnd.wall !== null))
+    .map((place) => onSlope(slope, inPlan(place.high))[0])
+    .filter(clear);
+  const at: Station[] = [];
+  const dropped: number[] = [];
+  const same = (u: number, other: Station): boolean => Math.abs(other.u - u) <= SAME_STATION_MM;
+  const place = (u: number, onPoint: boolean): void => {
+    if (at.some((other) => same(u, other))) return;
+    if (at.some((other) => Math.abs(other.u - u) < thickness)) dropped.push(u);
+    else at.push({ u, onPoint });
+  };
+  for (const u of points) place(u, true);
+  for (const one of flush) place(one.u, false);
+  for (const edge of edges) for (const u of steps(site, slope, edge, flush)) place(u, false);
+  return { at: at.sort((p, q) => p.u - q.u), dropped };
+};
+
+/** Stations this near are one. mm */
+const SAME_STATION_MM = 0.01;

@@ -1,0 +1,195 @@
+import {
+  area2,
+  clipConvex,
+  edgesOf,
+  partedByEdge,
+  TOUCHING_MM,
+  v2,
+  type PolygonEdge,
+  type HalfSpace,
+  type TaggedPolygon,
+  type Vec2,
+} from '../geom';
+import { plumbKeep } from './board';
+import type { CutAt, EndCut, Kind } from './member';
+
+/** What an edge of a board's outline in plan is: one of its wide faces, or a saw cut. */
+export type StripEdge = 'left' | 'right' | EndCut;
+
+/**
+ * A board with plumb faces, seen in plan. Plumb boards that do not overlap in plan share no wood, so that every
+ * joint of a roof is settled here, in two dimensions:
+ *
+ *        left ─────────────┐ high
+ *   low ┌──────────────────┘
+ *        right               heading →
+ */
+export interface Strip {
+  readonly id: string;
+  readonly kind: Kind;
+  readonly heading: Vec2;
+  /** A point of the centre line that every cut must leave: the middle of its theory line. */
+  readonly anchor: Vec2;
+  readonly polygon: TaggedPolygon<StripEdge>;
+  readonly box: readonly [x0: number, y0: number, x1: number, y1: number];
+  /** Height of its top edge over a point of the plan, and how far its underside lies below. mm */
+  readonly topAt: (p: Vec2) => number;
+  readonly plumbMm: number;
+}
+
+const boxOf = (points: readonly Vec2[]): Strip['box'] => {
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const [x, y] of points) {
+    x0 = Math.min(x0, x);
+    y0 = Math.min(y0, y);
+    x1 = Math.max(x1, x);
+    y1 = Math.max(y1, y);
+  }
+  return [x0, y0, x1, y1];
+};
+
+export const withPolygon = (strip: Strip, polygon: Strip['polygon']): Strip => ({
+  ...strip,
+  polygon,
+  box: boxOf(polygon.points),
+});
+
+/** An end that is not a joint: the board runs on until something stops it. */
+export const openEnd = (at: 'top' | 'bottom', point: Vec2, heading: Vec2): EndCut => ({
+  at,
+  name: 'open end',
+  keep: plumbKeep(point, at === 'top' ? heading : v2.scale(heading, -1)),
+  meets: null,
+});
+
+export const isOpen = (cut: EndCut): boolean => cut.name === 'open end';
+
+/** A strip along `heading` from `low` to `high`, before its joints are cut; both ends open. */
+export const wholeStrip = (
+  low: Vec2,
+  high: Vec2,
+  thickness: number,
+  board: Omit<Strip, 'polygon' | 'box'>,
+): Strip => {
+  const { heading } = board;
+  const side = v2.scale(v2.left(heading), thickness / 2);
+  const points = [v2.sub(low, side), v2.sub(high, side), v2.add(high, side), v2.add(low, side)];
+  const tags: StripEdge[] = [
+    'right',
+    openEnd('top', high, heading),
+    'left',
+    openEnd('bottom', low, heading),
+  ];
+  return { ...board, polygon: { points, tags }, box: boxOf(points) };
+};
+
+/** Cuts a strip by a saw cut whose plane stands on the plan line of `at`; null when nothing is left. */
+export const cutStrip = (
+  strip: Strip,
+  at: { readonly point: Vec2; readonly outward: Vec2 },
+  cut: EndCut,
+): Strip | null => {
+  const polygon = clipConvex<StripEdge>(
+    strip.polygon,
+    (p) => v2.dot(v2.sub(p, at.point), at.outward),
+    cut,
+  );
+  return polygon === null ? null : withPolygon(strip, polygon);
+};
+
+/** Plan area that two boards may share before one is cut: rounding along a whole face. mm² */
+const TOUCHING_MM2 = 1;
+/** Directions nearer than this are one, as a sine. */
+const SQUARE = 1e-6;
+
+/** A cut nearer than this to the board's own direction would rip it, as a sine: under 2°. */
+const RIPPED = 0.03;
+
+const boxesPart = (a: Strip['box'], b: Strip['box']): boolean =>
+  a[0] >= b[2] || b[0] >= a[2] || a[1] >= b[3] || b[1] >= a[3];
+
+/** What two strips share in plan; null where they only touch, or one passes over the other. */
+const sharedPlan = (one: Strip, other: Strip): readonly Vec2[] | null => {
+  if (boxesPart(one.box, other.box)) return null;
+  const parted =
+    partedByEdge(other.polygon, one.polygon, TOUCHING_MM) ||
+    partedByEdge(one.polygon, other.polygon, TOUCHING_MM);
+  if (parted) return null;
+  let shared: TaggedPolygon<StripEdge> | null = one.polygon;
+  for (const { point, inward } of edgesOf(other.polygon)) {
+    if (shared === null) return null;
+    shared = clipConvex<StripEdge>(shared, (p) => -v2.dot(v2.sub(p, point), inward), 'left');
+  }
+  if (shared === null || area2(shared.points) < TOUCHING_MM2) return null;
+  const over = shared.points.every((p) => one.topAt(p) - one.plumbMm > other.topAt(p));
+  const under = shared.points.every((p) => other.topAt(p) - other.plumbMm > one.topAt(p));
+  return over || under ? null : shared.points;
+};
+
+const endName = (strip: Strip, outward: Vec2): string =>
+  Math.abs(v2.cross(strip.heading, outward)) < SQUARE ? 'plumb cut' : 'cheek cut';
+
+/** The strip cut along one face of another, on the side of its own anchor; null where that cannot be sawn. */
+const alongFace = (
+  one: Strip,
+  other: Strip,
+  { point, inward, tag }: PolygonEdge<StripEdge>,
+): Strip | null => {
+  if (typeof tag !== 'string' && tag.at === 'tail') return null;
+  if (v2.dot(v2.sub(one.anchor, point), inward) >= 0) return null;
+  // A board is sawn off, never ripped.
+  if (Math.abs(v2.dot(inward, one.heading)) < RIPPED) return null;
+  const at: CutAt = v2.dot(inward, one.heading) > 0 ? 'top' : 'bottom';
+  const keep: HalfSpace = plumbKeep(point, inward);
+  const cut: EndCut = { at, name: endName(one, inward), keep, meets: other.id };
+  return cutStrip(one, { point, outward: inward }, cut);
+};
+
+const larger = (best: Strip | null, next: Strip | null): Strip | null => {
+  if (best === null || next === null) return best ?? next;
+  const more = area2(next.polygon.points) - area2(best.polygon.points);
+  return more > TOUCHING_MM2 ? next : best;
+};
+
+/**
+ * Cuts `one` clear of `other`, which keeps its wood: along that face of the other which leaves most of the first, on
+ * the side of its anchor; a hip always along a ridge's wide face, and a wide face before an end where both leave as
+ * much. Null when nothing would be left.
+ */
+export const clearOf = (one: Strip, other: Strip): Strip | null => {
+  if (sharedPlan(one, other) === null) return one;
+  const cut = (faces: readonly PolygonEdge<StripEdge>[]): Strip | null =>
+    faces.map((face) => alongFace(one, other, face)).reduce(larger, null);
+  const faces = edgesOf(other.polygon);
+  const wide = cut(faces.filter(({ tag }) => typeof tag === 'string'));
+  if (wide !== null && one.kind === 'hip' && other.kind === 'ridge') return wide;
+  return larger(wide, cut(faces.filter(({ tag }) => typeof tag !== 'string')));
+};
+
+/** Cuts a strip clear of every one of `others`, in their order. */
+export const clearOfAll = (strip: Strip, others: Iterable<Strip>): Strip | null => {
+  let left: Strip | null = strip;
+  for (const other of others) {
+    if (left === null) return null;
+    if (other.id !== left.id) left = clearOf(left, other);
+  }
+  return left;
+};
+
+/** The saw cuts at a strip's two ends. */
+export const cutsOf = ({ polygon }: Strip): EndCut[] => {
+  const cuts = polygon.tags.filter((tag): tag is EndCut => typeof tag !== 'string');
+  return cuts.filter((cut, i) => cuts.indexOf(cut) === i);
+};
+
+/** How long each wide face is between the cuts; 0 where a cut takes it away. mm */
+export const faceLengths = (strip: Strip): { left: number; right: number } => {
+  const found = { left: 0, right: 0 };
+  for (const [i, tag] of strip.polygon.tags.entries()) {
+    const a = strip.polygon.points[i];
+    const b = strip.polygon.points[(i + 1) % strip.polygon.points.length];
+    if (typeof tag === 'string' && a !== undefined && b !== undefined)
+      found[tag] = Math.max(found[tag], v2.distance(a, b));
+  }
+  return found;
+};

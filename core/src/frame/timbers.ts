@@ -1,0 +1,91 @@
+import { planeAt, v2, v3, type BoardFrame, type Vec2, type Vec3 } from '../geom';
+import type { Job, Stock } from '../job';
+import { heightAt, type BlockRoof, type LineKind, type Roof, type RoofLine, type SideLine, type Slope } from '../roof';
+import { plumbFrame } from './board';
+import type { Kind } from './member';
+
+/** The job and its roof, with the look-ups that every step of framing needs. */
+export interface Site {
+  readonly job: Job;
+  readonly roof: Roof;
+}
+
+export const inPlan = (p: Vec3): Vec2 => [p[0], p[1]];
+
+export const slopeAt = ({ roof }: Site, index: number): Slope => {
+  const found = roof.slopes[index];
+  if (found === undefined) throw new Error(`frame: the roof has no slope ${index}`);
+  return found;
+};
+
+export const blockAt = ({ roof }: Site, id: string): BlockRoof => {
+  const found = roof.blocks.find((block) => block.id === id);
+  if (found === undefined) throw new Error(`frame: the roof has no block ${id}`);
+  return found;
+};
+
+export const sideAt = (site: Site, block: string, side: number): SideLine => {
+  const { sides } = blockAt(site, block);
+  const found = sides[(side + sides.length) % sides.length];
+  if (found === undefined) throw new Error(`frame: block ${block} has no side ${side}`);
+  return found;
+};
+
+/** Blocks whose sides make up a slope. */
+export const blocksOf = (slope: Slope): string[] => [
+  ...new Set(slope.sides.map(({ block }) => block)),
+];
+
+/** The actual size of a line's timber. */
+export const stockOf = ({ job }: Site, kind: LineKind | 'header'): Stock => {
+  const stock = job.timber[kind === 'header' ? 'ridge' : kind];
+  if (stock === undefined) throw new Error(`frame: a ${kind} without a size passed the check`);
+  return stock;
+};
+
+/** Ids are stable while the job's geometry stands: block, kind, side, number along it. */
+export const memberId = (block: string, kind: Kind, ...place: readonly number[]): string =>
+  [block, kind, ...place].join('.');
+
+/** Plan distance of a point inside a side's line, mm. */
+export const runFrom = (side: SideLine, p: Vec2): number =>
+  v2.dot(v2.sub(p, side.start), side.inward);
+
+/** The frame of a timber set on a line of the roof, from its low theory end. */
+export const lineFrame = (low: Vec3, high: Vec3): BoardFrame & { slopeRad: number } => {
+  const run = v2.distance(inPlan(low), inPlan(high));
+  const slopeRad = Math.atan2(high[2] - low[2], run);
+  const heading = v2.unit(v2.sub(inPlan(high), inPlan(low)));
+  return { ...plumbFrame(low, heading, slopeRad), slopeRad };
+};
+
+/**
+ * How a line's square top is fitted under the two roof planes, read off the planes themselves:
+ *
+ *      \ plane a | plane b /      drop: lower the square top until its arrises touch
+ *       \________|________/       backing: bevel each half down to the planes
+ */
+export const fitTop = (
+  { e, s, origin }: BoardFrame,
+  planes: readonly [Slope['plane'], Slope['plane']],
+  thickness: number,
+): { readonly dropMm: number; readonly backingRad: readonly [number, number] } => {
+  const arrises = [1, -1].map((k) => v3.add(origin, v3.scale(s, (k * thickness) / 2)));
+  // Height of an arris above the lower of the planes, plumb.
+  const proud = arrises.map((p) =>
+    Math.max(...planes.map((plane) => planeAt(plane, p) / plane.normal[2])),
+  );
+  const bevel = ({ normal }: Slope['plane']): number => Math.acos(Math.min(1, v3.dot(normal, e)));
+  return {
+    dropMm: Math.max(0, ...proud),
+    backingRad: [bevel(planes[0]), bevel(planes[1])],
+  };
+};
+
+export const planesOf = (site: Site, line: RoofLine): readonly [Slope['plane'], Slope['plane']] => [
+  slopeAt(site, line.slopes[0]).plane,
+  slopeAt(site, line.slopes[1]).plane,
+];
+
+/** Height of a slope over a point of the plan. mm */
+export const heightOn = ({ plane }: Slope, p: Vec2): number => heightAt({ plane }, p);

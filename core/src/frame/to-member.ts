@@ -1,0 +1,241 @@
+import { halfSpace, SAME_POINT_MM, toWorld, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { roofAbout, type RoofOver } from '../roof';
+import { plumbFrame, plumbKeep } from './board';
+import type { HeaderPlace } from './headers';
+import type { LinePlace } from './line-places';
+import type { Bevel, EndCut, Member, MemberPlan, Notch } from './member';
+import { standsProud, tailCuts, type SetLine } from './set-lines';
+import { startOf, type SetRafter } from './set-rafters';
+import { onSlope, planPoint } from './stations';
+import { solidOf } from './solid-of';
+import { cutsOf, type Strip } from './strip';
+import {
+  fitTop,
+  heightOn,
+  inPlan,
+  lineFrame,
+  planesOf,
+  sideAt,
+  slopeAt,
+  stockOf,
+  type Site,
+} from './timbers';
+
+/** Seat on the plate's top, heel on a plumb plane through `corner` facing out of the building along `outward`. */
+const seatNotch = (corner: Vec2, plateMm: number, outward: Vec2, hasTail: boolean): Notch => ({
+  seat: {
+    at: 'seat',
+    name: 'seat cut',
+    keep: halfSpace([corner[0], corner[1], plateMm], [0, 0, -1]),
+    meets: null,
+  },
+  heel: hasTail
+    ? { at: 'heel', name: 'heel cut', keep: plumbKeep(corner, v2.scale(outward, -1)), meets: null }
+    : null,
+});
+
+/** A corner that stands above the roof by less than this is left. mm */
+const PLANED_MM = 0.01;
+/** A board's corner can reach over this many other slopes at most, where hips run together. */
+const MOST_PLANED = 6;
+
+/** The slope over the highest of a board's corners above the roof; null where none stands above it. */
+const mostProud = (
+  site: Site,
+  points: Iterable<Vec3>,
+  { block, side }: Member,
+): RoofOver | null => {
+  let most = PLANED_MM;
+  let found: RoofOver | null = null;
+  for (const [x, y, z] of points) {
+    const over = roofAbout(site.roof, [x, y], block, side);
+    if (z - over.z > most) [most, found] = [z - over.z, over];
+  }
+  return found;
+};
+
+const cornersOf = (member: Member): Vec3[] =>
+  solidOf(member).flatMap((piece) =>
+    piece.flatMap(({ points }) => points.map((p) => toWorld(member.frame, p))),
+  );
+
+/** Planes off, slope by slope, the corners of a board that reach above the roof. */
+export const planedOff = (site: Site, member: Member): Member => {
+  let planed = member;
+  for (let i = 0; i < MOST_PLANED; i += 1) {
+    const over = mostProud(site, cornersOf(planed), planed);
+    if (over === null) break;
+    const keep = over.plane.plane;
+    if (planed.bevels.some((bevel) => bevel.keep === keep && bevel.beyond === null)) break;
+    planed = { ...planed, bevels: [...planed.bevels, { keep, beyond: null }] };
+  }
+  return planed;
+};
+
+/**
+ * The board with what its plan cannot show: cuts that lean, where they cut anything, and corners planed off to the
+ * roof. A plumb board's top is highest over the corners of its outline, so that most are settled there.
+ *
+ * @param leaning cuts that may reach its lower part alone
+ */
+export const finished = (
+  site: Site,
+  member: Member,
+  strip: Strip,
+  leaning: readonly EndCut[] = [],
+): Member => {
+  const more = leaning.filter((cut) => !cutsInto(strip, cut));
+  const cut = more.length === 0 ? member : withoutIdle({ ...member, ends: [...member.ends, ...more] });
+  if (cut.mayStandProud) return cut;
+  const drop = -cut.topMm / Math.cos(cut.plan.slopeRad);
+  const tops = strip.polygon.points.map((p): Vec3 => [p[0], p[1], strip.topAt(p) - drop]);
+  return mostProud(site, tops, cut) === null ? cut : planedOff(site, cut);
+};
+
+/** Whether a strip has this very cut already. */
+const cutsInto = (strip: Strip, { keep }: EndCut): boolean =>
+  cutsOf(strip).some(
+    ({ keep: own }) =>
+      Math.abs(own.offset - keep.offset) < SAME_POINT_MM &&
+      v3.length(v3.sub(own.normal, keep.normal)) < SAME_POINT_MM,
+  );
+
+/** Without cuts that nothing of shows on the sawn board. */
+const withoutIdle = (member: Member): Member => {
+  const shown = new Set(solidOf(member).flatMap((piece) => piece.map(({ tag }) => tag)));
+  return { ...member, ends: member.ends.filter((cut) => shown.has(cut)) };
+};
+
+export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: SetRafter): Member => {
+  const { slope, station, foot, high, block, side } = span;
+  const start = startOf(span);
+  const p = planPoint(slope, station.u, start);
+  const outward = v2.scale(slope.uphill, -1);
+  const member: Member = {
+    id,
+    kind,
+    block,
+    side,
+    stock: site.job.timber.common,
+    frame: plumbFrame([p[0], p[1], heightOn(slope, p)], slope.uphill, slope.slopeRad),
+    topMm: 0,
+    ends: cutsOf(strip),
+    notch:
+      foot === null
+        ? null
+        : seatNotch(p, foot.side.plateMm, outward, foot.side.overhangMm > 0),
+    bevels: [],
+    mayStandProud: false,
+    plan: {
+      runMm: high.v - start,
+      slopeRad: slope.slopeRad,
+      commonRise: slope.rise,
+      runPerCommon: 1,
+      eaveAngleRad: null,
+      backingRad: null,
+      dropMm: null,
+    },
+  };
+  return finished(site, member, strip, leaning);
+};
+
+const planOf = (site: Site, { place }: SetLine, slopeRad: number): Omit<MemberPlan, 'backingRad' | 'dropMm'> => {
+  const { low, high, heading, line, kind } = place;
+  const [left, right] = line.slopes.map((index) => slopeAt(site, index));
+  if (left === undefined || right === undefined) throw new Error('frame: a line parts two slopes');
+  const climb = v2.dot(heading, left.uphill);
+  const angle = (along: Vec2): number => Math.acos(Math.min(1, Math.abs(v2.dot(heading, along))));
+  return {
+    runMm: v2.distance(inPlan(low), inPlan(high)),
+    slopeRad,
+    commonRise: left.rise,
+    runPerCommon: slopeRad === 0 ? 1 : 1 / climb,
+    eaveAngleRad: kind === 'ridge' ? null : [angle(left.along), angle(right.along)],
+  };
+};
+
+/** Bevels of a hip's or valley's top edge, along its line. */
+const lineBevels = (site: Site, { line, kind, runsOn, heading }: LinePlace): Bevel[] => {
+  if (kind === 'hip' && site.job.framing.hipTop === 'back')
+    return planesOf(site, line).map((keep) => ({ keep, beyond: null }));
+  if (runsOn === null) return [];
+  // On the stretch that runs on across one slope, the uphill corner would stand above that slope.
+  const beyond = plumbKeep(runsOn.bevelFrom, heading);
+  return [{ keep: slopeAt(site, runsOn.slope).plane, beyond }];
+};
+
+export const lineMember = (site: Site, set: SetLine): Member => {
+  const { place, strip } = set;
+  const { kind, block, id, line, foot, heading } = place;
+  const { hipTop } = site.job.framing;
+  const stock = stockOf(site, kind);
+  const { slopeRad, ...frame } = lineFrame(place.low, place.high);
+  const level = Math.abs(slopeRad) < 1e-7;
+  const fit = fitTop(frame, planesOf(site, line), stock.thickness);
+  const proud = kind === 'ridge' ? Math.max(fit.dropMm, standsProud(site, set)) : 0;
+  const drop = kind === 'hip' && hipTop === 'drop' ? fit.dropMm : proud;
+  const overhangs = line.slopes.map((index) => {
+    const own = slopeAt(site, index).sides[0];
+    return own === undefined ? 0 : sideAt(site, own.block, own.side).overhangMm;
+  });
+  const hasTail = foot !== null && v2.distance(inPlan(foot.tail), inPlan(foot.point)) > 0.01;
+  const member: Member = {
+    id,
+    kind,
+    block,
+    side: null,
+    stock,
+    frame,
+    topMm: drop === 0 ? 0 : -drop * Math.cos(slopeRad),
+    ends: cutsOf(strip),
+    notch:
+      foot === null
+        ? null
+        : seatNotch(
+            inPlan(foot.point),
+            foot.plateMm,
+            v2.scale(heading, -1),
+            hasTail && (kind === 'valley' || Math.min(...overhangs) > 0),
+          ),
+    bevels: lineBevels(site, place),
+    mayStandProud: kind === 'hip' && hipTop === 'none',
+    plan: {
+      ...planOf(site, set, level ? 0 : slopeRad),
+      backingRad: kind === 'ridge' ? null : fit.backingRad,
+      dropMm: kind === 'hip' ? (hipTop === 'drop' ? fit.dropMm : 0) : null,
+    },
+  };
+  return finished(
+    site,
+    member,
+    strip,
+    tailCuts(site, place).map(({ cut }) => cut),
+  );
+};
+
+export const headerMember = (site: Site, header: HeaderPlace, strip: Strip): Member => {
+  const slope = slopeAt(site, header.slope);
+  return {
+    id: header.id,
+    kind: 'header',
+    block: header.block,
+    side: slope.sides[0]?.side ?? null,
+    stock: stockOf(site, 'header'),
+    frame: plumbFrame(header.from, slope.along, 0),
+    topMm: 0,
+    ends: cutsOf(strip),
+    notch: null,
+    bevels: [],
+    mayStandProud: false,
+    plan: {
+      runMm: onSlope(slope, inPlan(header.to))[0] - onSlope(slope, inPlan(header.from))[0],
+      slopeRad: 0,
+      commonRise: slope.rise,
+      runPerCommon: 1,
+      eaveAngleRad: null,
+      backingRad: null,
+      dropMm: null,
+    },
+  };
+};
+

@@ -1,0 +1,47 @@
+/** A stretch of a line, from low to high. */
+export type Interval = readonly [low: number, high: number];
+
+/** Sorted, none touching another; stretches closer than `near` are one. */
+export const unite = (all: readonly Interval[], near: number): Interval[] => {
+  const out: [number, number][] = [];
+  for (const [low, high] of [...all].sort((p, q) => p[0] - q[0])) {
+    const last = out[out.length - 1];
+    if (last !== undefined && low <= last[1] + near) last[1] = Math.max(last[1], high);
+    else out.push([low, high]);
+  }
+  return out;
+};
+
+/** What two lists of stretches have in common, longer than `least`. */
+export const common = (
+  one: readonly Interval[],
+  other: readonly Interval[],
+  least: number,
+): Interval[] =>
+  one.flatMap(([a, b]) =>
+    other.flatMap(([c, d]): Interval[] => {
+      const low = Math.max(a, c);
+      const high = Math.min(b, d);
+      return high - low > least ? [[low, high]] : [];
+    }),
+  );
+
+/** What is left of the first list without the second, longer than `least`. */
+export const without = (
+  from: readonly Interval[],
+  taken: readonly Interval[],
+  least: number,
+): Interval[] => {
+  let rest: Interval[] = [...from];
+  for (const [c, d] of taken) {
+    rest = rest.flatMap(([a, b]): Interval[] =>
+      (
+        [
+          [a, Math.min(b, c)],
+          [Math.max(a, d), b],
+        ] as const
+      ).filter(([low, high]) => high - low > least),
+    );
+  }
+  return rest;
+};

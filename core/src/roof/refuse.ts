@@ -1,0 +1,133 @@
+import { SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
+import type { Job } from '../job';
+import type { Problem } from '../problem';
+import { contains, type DeadLine } from './edges';
+import type { Roof, RoofBorder } from './model';
+import { roofOver } from './surface';
+
+const notYet = (path: string, text: string): Problem => ({ code: 'shape-not-yet', path, text });
+
+/** What this version cannot frame at all, seen from the job alone. */
+export const notFramedYet = (job: Job): Problem[] =>
+  job.blocks.flatMap((block, i) =>
+    i > 0 && block.join === 'laid-on'
+      ? [
+          notYet(
+            `blocks.${i}.join`,
+            '"laid-on" cannot be framed yet; accepted is "framed", with framed valleys',
+          ),
+        ]
+      : [],
+  );
+
+const mm = (value: number): string => `${value.toFixed(0)} mm`;
+
+const pathOf = (job: Job, { block, side }: RoofBorder): string =>
+  `blocks.${job.blocks.findIndex((one) => one.id === block)}.sides.${side}`;
+
+const inPlan = (p: readonly [number, number, number]): Vec2 => [p[0], p[1]];
+
+/** An open end that shows: it should lie hidden in another block's roof. */
+const openEnds = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Problem[] => {
+  const seen = new Set<string>();
+  return borders.flatMap((border) => {
+    const line = roof.blocks.find(({ id }) => id === border.block)?.sides[border.side];
+    const path = `${pathOf(job, border)}.roof`;
+    if (line?.roof !== 'open' || seen.has(path)) return [];
+    seen.add(path);
+    const wide = v2.distance(inPlan(border.from), inPlan(border.to));
+    return [
+      {
+        code: 'open-end',
+        path,
+        text: `${mm(wide)} of this open end is not hidden in another block's roof; carry the block further in, or make the side a gable, an eave or a wall`,
+      },
+    ];
+  });
+};
+
+/** How high a step stands over the roof beside it, at its higher end. mm */
+const stepHeight = (roof: Roof, { block, side, from, to }: RoofBorder): number => {
+  const line = roof.blocks.find(({ id }) => id === block)?.sides[side];
+  const out = line === undefined ? ([0, 0] as const) : v2.scale(line.inward, -1);
+  const ends = [
+    { z: from[2], p: v2.add(inPlan(v3.lerp(from, to, 0.01)), out) },
+    { z: to[2], p: v2.add(inPlan(v3.lerp(from, to, 0.99)), out) },
+  ];
+  return Math.max(...ends.map(({ z, p }) => z - (roofOver(roof, p)?.z ?? z)));
+};
+
+/** A roof edge that stands over another block's walls: the roof below it cannot be closed by rafters alone. */
+const stepsOverWalls = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Problem[] => {
+  const seen = new Set<string>();
+  return borders.flatMap((border) => {
+    if (border.kind !== 'step') return [];
+    const middle = v2.scale(v2.add(inPlan(border.from), inPlan(border.to)), 0.5);
+    const below = roof.blocks.find(
+      (block) =>
+        block.id !== border.block &&
+        contains(
+          block.sides.map(({ start }) => start),
+          middle,
+          -1,
+        ),
+    );
+    const path = pathOf(job, border);
+    if (below === undefined || seen.has(path)) return [];
+    const line = roof.blocks.find(({ id }) => id === border.block)?.sides[border.side];
+    const within = line === undefined ? middle : v2.add(middle, line.inward);
+    const runsUnder = roof.slopes.some(({ pieces }) =>
+      pieces.some(({ under, polygon }) => under && contains(polygon.points, within)),
+    );
+    if (runsUnder || stepHeight(roof, border) <= job.timber.common.depth) return [];
+    seen.add(path);
+    return [
+      {
+        code: 'step',
+        path,
+        text: `this edge of "${border.block}" stands above the roof of "${below.id}" and neither meets it nor clears it; change a plate, a pitch or an overhang so that the two roofs meet, or stand a rafter's depth apart`,
+      },
+    ];
+  });
+};
+
+/** Points where lines meet, so near each other that the timbers on them leave no room for the one between. */
+const tooShort = (job: Job, roof: Roof): Problem[] =>
+  roof.lines.flatMap((line): Problem[] => {
+    const common = job.timber.common.thickness;
+    const own = job.timber[line.kind]?.thickness ?? 0;
+    // A ridge need only part the rafters that stand on its two ends.
+    const least = line.kind === 'ridge' ? common : 2 * Math.max(common, own);
+    const long = v2.distance(inPlan(line.from), inPlan(line.to));
+    if (long >= least - SAME_POINT_MM) return [];
+    const block = roof.slopes[line.slopes[0]]?.sides[0]?.block;
+    return [
+      {
+        code: 'line-too-short',
+        path: `blocks.${job.blocks.findIndex(({ id }) => id === block)}.outline`,
+        text: `a ${line.kind} would be ${long.toFixed(1)} mm long, too short for the rafters at its ends; accepted is at least ${least.toFixed(1)} mm, or a plan whose lines meet in one point`,
+      },
+    ];
+  });
+
+/** Roofs that are worked out but no frame can be set on, each with its place in the job. */
+export const unsound = (job: Job, roof: Roof, dead: readonly DeadLine[]): Problem[] => {
+  const borders = roof.edges.filter((edge): edge is RoofBorder => 'side' in edge);
+  const lines = dead.map(({ kind, line }) => {
+    const [left, right] = line.slopes.map((i) => roof.slopes[i]?.sides[0]);
+    const long = mm(v2.distance(inPlan(line.from), inPlan(line.to)));
+    const path = `blocks.${job.blocks.findIndex((one) => one.id === right?.block)}`;
+    return notYet(
+      path,
+      kind === 'gutter'
+        ? `the roofs of "${left?.block}" and "${right?.block}" fall towards each other into a level gutter ${long} long; accepted are valleys that fall`
+        : `the roofs of "${left?.block}" and "${right?.block}" break from one pitch into another along a level line ${long} long, which wants a purlin or a wall under it; accepted is one pitch down each slope`,
+    );
+  });
+  return [
+    ...lines,
+    ...openEnds(job, roof, borders),
+    ...stepsOverWalls(job, roof, borders),
+    ...tooShort(job, roof),
+  ];
+};

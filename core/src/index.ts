@@ -1,7 +1,7 @@
 /** The whole public API of the core. */
 export * from './problem';
 export * from './units';
-export type { Vec2, Vec3 } from './geom';
+export { toWorld, v2, type Vec2, type Vec3 } from './geom';
 export * from './job';
 export * from './roof';
 export * from './frame';

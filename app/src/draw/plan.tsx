@@ -25,6 +25,8 @@ interface PlanProps {
   readonly heightPx: number;
   readonly selected: string | null;
   readonly onPick: (mark: string) => void;
+  /** Ids or marks of members to be ringed in red: where the fit found something wrong. */
+  readonly wrong?: readonly string[];
 }
 
 /** The line of text over a line, readable from below or from the right. */
@@ -99,13 +101,24 @@ const Halo = (props: {
   );
 };
 
-const TimberLine = ({ timber, picked }: { timber: PlanTimber; picked: boolean }) => {
+const TimberLine = ({
+  timber,
+  picked,
+  wrong,
+}: {
+  timber: PlanTimber;
+  picked: boolean;
+  wrong: boolean;
+}) => {
   const { colour } = useTheme();
   const look = KIND_LOOK[timber.kind];
   const { from, to } = timber;
   const line = { x1: from[0], y1: from[1], x2: to[0], y2: to[1] };
   return (
     <G>
+      {wrong && (
+        <Line {...line} stroke={colour('pencil', 0.5)} strokeWidth={16} strokeLinecap="round" />
+      )}
       {picked && (
         <Line {...line} stroke={colour('chalk', 0.45)} strokeWidth={14} strokeLinecap="round" />
       )}
@@ -119,12 +132,16 @@ const TimberLine = ({ timber, picked }: { timber: PlanTimber; picked: boolean })
   );
 };
 
+/** The timbers that stand on the roof's own lines. */
+const isMajor = (kind: PlanTimber['kind']): boolean =>
+  kind === 'hip' || kind === 'ridge' || kind === 'valley';
+
 const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
   const { colour } = useTheme();
   const { from, to, kind, mark } = timber;
   // Fascias are named off the middle, where the walls' names stand.
-  const share = kind === 'fascia' ? 0.08 : kind === 'ridge' || kind === 'hip' ? 0.5 : 0.42;
-  const own = kind === 'hip' || kind === 'ridge' ? LABEL.most : size;
+  const share = kind === 'fascia' ? 0.08 : isMajor(kind) ? 0.5 : 0.42;
+  const own = isMajor(kind) ? LABEL.most : size;
   return (
     <Halo
       at={[from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share]}
@@ -138,7 +155,8 @@ const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
 };
 
 /** The roof from above, to scale: every timber by its mark, touched to open its piece. */
-export const Plan = ({ job, solution, widthPx, heightPx, selected, onPick }: PlanProps) => {
+export const Plan = (props: PlanProps) => {
+  const { job, solution, widthPx, heightPx, selected, onPick, wrong = [] } = props;
   const { colour } = useTheme();
   const surface = useRef<ViewRef>(null);
   const outlines = useMemo(
@@ -146,7 +164,7 @@ export const Plan = ({ job, solution, widthPx, heightPx, selected, onPick }: Pla
     [solution],
   );
   const eaves = useMemo(
-    () => solution.roof.blocks.flatMap((block) => block.faces.map((face) => face.polygon)),
+    () => solution.roof.faces.map(({ polygon }) => polygon),
     [solution],
   );
   const fit = useMemo(
@@ -160,12 +178,18 @@ export const Plan = ({ job, solution, widthPx, heightPx, selected, onPick }: Pla
     [eaves, widthPx, heightPx],
   );
   const timbers = useMemo(() => timbersOf(solution, fit.toPx), [solution, fit]);
-  const major = (timber: PlanTimber): boolean => timber.kind === 'hip' || timber.kind === 'ridge';
+  const major = (timber: PlanTimber): boolean => isMajor(timber.kind);
   const named = [...timbers.filter((one) => !major(one)), ...timbers.filter(major)];
   const size = Math.min(LABEL.most, Math.max(LABEL.least, job.framing.spacing * fit.pxPerMm * 0.9));
   const points = (loop: readonly Vec2[]): string =>
     loop.map((p) => fit.toPx(p).join(',')).join(' ');
-  const sides = solution.roof.blocks[0]?.sides ?? [];
+  const { blocks, faces, edges } = solution.roof;
+  const sides = blocks[0]?.sides ?? [];
+  const walls = blocks.flatMap((block) =>
+    block.sides
+      .filter(({ roof }) => roof !== 'open')
+      .map((side) => ({ side, name: blocks.length === 1 ? 'wall' : block.id })),
+  );
   const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
 
   const touch = (event: { nativeEvent: { pageX: number; pageY: number } }): void => {
@@ -183,15 +207,31 @@ export const Plan = ({ job, solution, widthPx, heightPx, selected, onPick }: Pla
     <Pressable ref={surface} onPress={touch} focusable={false} testID="plan">
       <View role="img" aria-label={`Roof plan to scale: ${counts}. The cut list opens each piece.`}>
         <Svg width={widthPx} height={heightPx}>
-          {eaves.map((face, i) => (
-            <Polygon
-              key={i}
-              points={points(face.map((p): Vec2 => [p[0], p[1]]))}
-              fill={colour('wood', i % 2 === 0 ? 0.55 : 0.3)}
-              stroke={colour('edge')}
-              strokeWidth={1}
-            />
-          ))}
+          {faces.map((face, i) => {
+            // Pieces of one slope share a tone; its own line covers the seams between them.
+            const fill = colour('wood', face.slope % 2 === 0 ? 0.55 : 0.3);
+            return (
+              <Polygon
+                key={i}
+                points={points(face.polygon.map((p): Vec2 => [p[0], p[1]]))}
+                fill={fill}
+              />
+            );
+          })}
+          {edges.map(({ from, to }, i) => {
+            const [a, b] = [fit.toPx([from[0], from[1]]), fit.toPx([to[0], to[1]])];
+            return (
+              <Line
+                key={i}
+                x1={a[0]}
+                y1={a[1]}
+                x2={b[0]}
+                y2={b[1]}
+                stroke={colour('edge')}
+                strokeWidth={1}
+              />
+            );
+          })}
           {outlines.map((outline, i) => (
             <Polygon
               key={i}
@@ -203,7 +243,12 @@ export const Plan = ({ job, solution, widthPx, heightPx, selected, onPick }: Pla
             />
           ))}
           {timbers.map((timber) => (
-            <TimberLine key={timber.id} timber={timber} picked={timber.mark === selected} />
+            <TimberLine
+              key={timber.id}
+              timber={timber}
+              picked={timber.mark === selected}
+              wrong={wrong.includes(timber.id)}
+            />
           ))}
           {/* Names over all lines, the hips' and the ridge's on top. */}
           {named.map((timber) => (
@@ -222,7 +267,7 @@ export const Plan = ({ job, solution, widthPx, heightPx, selected, onPick }: Pla
               />
             );
           })}
-          {sides.map((side) => {
+          {walls.map(({ side, name }) => {
             const out = side.overhangMm + 10 / fit.pxPerMm;
             const at = fit.toPx([
               side.start[0] + (side.along[0] * side.lengthMm) / 2 - side.inward[0] * out,
@@ -231,11 +276,11 @@ export const Plan = ({ job, solution, widthPx, heightPx, selected, onPick }: Pla
             const turn = uprightTurn(fit.toPx(side.start), fit.toPx(side.end));
             return (
               <Halo
-                key={side.index}
+                key={`${name} ${side.index}`}
                 at={at}
                 turn={turn}
                 size={13}
-                text={`wall ${side.index + 1}${side.roof === 'gable' ? ' · gable' : ''}`}
+                text={`${name} ${side.index + 1}${side.roof === 'gable' ? ' · gable' : ''}`}
                 colour={colour('soft')}
                 dy={4}
               />

@@ -1,60 +1,133 @@
+import type { Block, Job, Side } from '@ogee/core';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { EaveSection } from '../draw/eave-section';
-import { pitchText, withSide } from '../site/rectangle';
+import { BlockChoice } from '../site/block-choice';
+import { pitchText, withSide } from '../site/blocks';
 import { Choice } from '../ui/choice';
-import { LengthField } from '../ui/fields';
+import { LengthField, PitchField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 
-/** What shape it is: each wall an eave or a gable, its overhang, and the eave in section. */
-export const RoofForm = () => {
-  const { job, edit, solution, problemAt } = useOpenJob();
-  const [block] = job.blocks;
-  if (block === undefined) return null;
-  const pitch = pitchText(block);
-  const setRoof = (index: number, roof: 'eave' | 'gable') =>
-    edit((now) =>
-      withSide(now, index, (side) => {
-        const overhang = 'overhang' in side ? side.overhang : 0;
-        return roof === 'eave' ? { roof, pitch, overhang } : { roof, overhang };
-      }),
-    );
+type Kind = Side['roof'];
+
+const WAYS: readonly { readonly value: Kind; readonly label: string }[] = [
+  { value: 'eave', label: 'Eave' },
+  { value: 'gable', label: 'Gable' },
+  { value: 'wall', label: 'Against a wall' },
+];
+
+const sideOf = (block: Block, wall: number, roof: Kind): Side => {
+  const now = block.sides[wall];
+  const overhang = now !== undefined && 'overhang' in now ? now.overhang : 0;
+  if (roof === 'eave') return { roof, pitch: pitchText(block, wall), overhang };
+  return roof === 'gable' ? { roof, overhang } : { roof };
+};
+
+/** One wall of a part: what the roof does there, its pitch, its overhang. */
+const Wall = ({ index, wall, block }: { index: number; wall: number; block: Block }) => {
+  const { job, edit, problemAt } = useOpenJob();
+  const side = block.sides[wall];
+  if (side === undefined) return null;
+  const path = `blocks.${index}.sides.${wall}`;
+  const problem = problemAt(`${path}.roof`) ?? problemAt(path);
+  const name = `Wall ${wall + 1}`;
+  const change = (to: (side: Side) => Side) => edit((now) => withSide(now, index, wall, to));
+  const firstEave = block.sides.findIndex(({ roof }) => roof === 'eave');
+  const worked = job.framing.levelFascia !== undefined && wall !== firstEave;
+  const options =
+    side.roof === 'open' ? [...WAYS, { value: 'open' as const, label: 'Open, inside' }] : WAYS;
   return (
-    <View className="gap-6">
-      <View>
-        <Title>Walls</Title>
-        <Small>
-          A wall under an eave carries rafters; a gable wall runs up to the slope. Where two eaves
-          meet, a hip stands on the corner.
-        </Small>
-      </View>
-      {block.sides.map((side, i) => (
-        <View key={i} className="gap-2">
-          <Choice
-            label={`Wall ${i + 1}`}
-            value={side.roof === 'gable' ? 'gable' : 'eave'}
-            options={[
-              { value: 'eave', label: 'Eave' },
-              { value: 'gable', label: 'Gable' },
-            ]}
-            onChange={(roof) => setRoof(i, roof)}
-            {...(problemAt(`blocks.0.sides.${i}.roof`) === undefined
-              ? {}
-              : { help: problemAt(`blocks.0.sides.${i}.roof`) ?? '' })}
-          />
-          {'overhang' in side && (
-            <LengthField
-              label={`Overhang at wall ${i + 1}`}
-              size="timber"
-              path={`blocks.0.sides.${i}.overhang`}
-              value={side.overhang}
-              onValue={(overhang) =>
-                edit((now) => withSide(now, i, (one) => ({ ...one, overhang })))
+    <View className="gap-2 rounded border border-grain p-3">
+      <Choice
+        label={name}
+        value={side.roof}
+        options={options}
+        onChange={(roof) => change(() => sideOf(block, wall, roof))}
+      />
+      {problem !== undefined && <Small className="text-pencil">{problem}</Small>}
+      <View className="flex-row gap-3">
+        {side.roof === 'eave' && (
+          <View className="flex-1">
+            <PitchField
+              label={`Pitch at wall ${wall + 1}`}
+              path={`${path}.pitch`}
+              value={pitchText(block, wall)}
+              onValue={(pitch) =>
+                change((now) => (now.roof === 'eave' ? { ...now, pitch } : now))
               }
             />
-          )}
-        </View>
-      ))}
+          </View>
+        )}
+        {'overhang' in side && !(side.roof === 'eave' && worked) && (
+          <View className="flex-1">
+            <LengthField
+              label={`Overhang at wall ${wall + 1}`}
+              size="timber"
+              path={`${path}.overhang`}
+              value={side.overhang}
+              onValue={(overhang) => change((now) => ({ ...now, overhang }))}
+            />
+          </View>
+        )}
+        {side.roof === 'eave' && worked && (
+          <Small className="flex-1 self-center">
+            Overhang worked out from wall {firstEave + 1}, so that the fascias are level.
+          </Small>
+        )}
+      </View>
+    </View>
+  );
+};
+
+type Fascia = NonNullable<Job['framing']['levelFascia']> | 'as-typed';
+
+const FasciaSchool = () => {
+  const { job, edit } = useOpenJob();
+  const set = (school: Fascia) =>
+    edit((now) => {
+      const { levelFascia: _before, ...framing } = now.framing;
+      return {
+        ...now,
+        framing: school === 'as-typed' ? framing : { ...framing, levelFascia: school },
+      };
+    });
+  return (
+    <Choice
+      label="Fascia line, where pitches differ"
+      value={job.framing.levelFascia ?? 'as-typed'}
+      options={[
+        { value: 'vary-overhang', label: 'Vary the overhang' },
+        { value: 'raise-plate', label: 'Raise the plate' },
+        { value: 'as-typed', label: 'As typed' },
+      ]}
+      onChange={set}
+      help="To keep one fascia line round a part: a steeper side takes a shorter overhang and the hip still passes over the plate’s corner (the default), or its plate is raised and the overhangs stay alike. As typed, the fascias may not meet."
+    />
+  );
+};
+
+/** What shape it is: each wall of each part, and the eave in section. */
+export const RoofForm = () => {
+  const { job, edit, solution } = useOpenJob();
+  const [wanted, setWanted] = useState(0);
+  const index = Math.min(wanted, job.blocks.length - 1);
+  const block = job.blocks[index];
+  if (block === undefined) return null;
+  return (
+    <View className="gap-6">
+      <View className="gap-3">
+        <Title>Walls</Title>
+        <Small>
+          A wall under an eave carries rafters; a gable wall runs up to the slope; a roof leans
+          against a wall. Where two eaves meet, a hip stands on the corner.
+        </Small>
+        <BlockChoice index={index} onIndex={setWanted} />
+        {block.sides.map((_, wall) => (
+          <Wall key={`${index} ${wall}`} index={index} wall={wall} block={block} />
+        ))}
+        <FasciaSchool />
+      </View>
       <View className="gap-2">
         <Title>The eave in section</Title>
         {solution !== null && <EaveSection job={job} solution={solution} />}

@@ -5,7 +5,7 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import History from 'lucide-react-native/icons/clock-arrow-left';
 import { CutListView } from '../cuts/cut-list';
 import { useOpenJob } from '../data/open-job';
-import { RoofPlan } from '../roof/roof-plan';
+import { RoofViews } from '../roof/roof-views';
 import { ThemeButton } from '../theme/theme-button';
 import { IconButton } from '../ui/button';
 import { Figure, Title, Words } from '../ui/text';
@@ -81,7 +81,7 @@ const WideBody = ({ children }: { children: ReactNode }) => {
         )}
       </ScrollView>
       <View className="min-w-0 flex-1">
-        <RoofPlan />
+        <RoofViews />
       </View>
       <ScrollView className="w-[430px] flex-none border-l border-grain bg-sheet" role="main">
         <View className="p-4">{children}</View>

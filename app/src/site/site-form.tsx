@@ -1,65 +1,134 @@
+import { withoutBlock } from '@ogee/core';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
+import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
+import { Choice } from '../ui/choice';
 import { LengthField, PitchField } from '../ui/fields';
-import { writeLength } from '../ui/length-entry';
-import { Figure, Small, Strong, Title, Words } from '../ui/text';
-import { pitchText, resized, sizesOf, withBlock, withPitch } from './rectangle';
+import { Small, Title } from '../ui/text';
+import { AddPart } from './add-part';
+import { BlockChoice } from './block-choice';
+import { isRectangle, onePitch, pitchText, resized, wallLengths, withBlock, withPitch } from './blocks';
+import { CornerList } from './corner-list';
+import { FourSidesFields } from './four-sides';
 
-/** What was measured: the plates, whether they are square, the pitch. */
-export const SiteForm = () => {
+type Way = 'rectangle' | 'sides';
+
+const Rectangle = ({ index }: { readonly index: number }) => {
   const { job, edit } = useOpenJob();
-  const [block] = job.blocks;
+  const block = job.blocks[index];
   if (block === undefined) return null;
-  const [along, across] = sizesOf(block);
-  const diagonal = Math.hypot(along, across);
+  const [along = 0, across = 0] = wallLengths(block);
   const size = (next: readonly [number, number]) =>
-    edit((now) => withBlock(now, (one) => resized(one, next)));
+    edit((now) => withBlock(now, index, (one) => resized(one, next)));
+  return (
+    <>
+      <LengthField
+        label="Wall 1, along"
+        path={`blocks.${index}.outline`}
+        value={along}
+        onValue={(mm) => size([mm, across])}
+      />
+      <LengthField
+        label="Wall 2, across"
+        path={`blocks.${index}.outline.1`}
+        value={across}
+        onValue={(mm) => size([along, mm])}
+      />
+    </>
+  );
+};
+
+/** Plates of one part: two numbers for a rectangle, or four walls and a diagonal as measured. */
+const Plates = ({ index }: { readonly index: number }) => {
+  const { job } = useOpenJob();
+  const block = job.blocks[index];
+  const square = block !== undefined && isRectangle(block);
+  const [chosen, setChosen] = useState<Way | null>(null);
+  if (block === undefined) return null;
+  if (block.outline.length !== 4) {
+    return (
+      <Caution
+        level="note"
+        text={`this outline has ${block.outline.length} corners; its walls are ${wallLengths(block)
+          .map((mm) => mm.toFixed(0))
+          .join(', ')} mm. Only four-sided parts can be changed here`}
+      />
+    );
+  }
+  const way = chosen ?? (square ? 'rectangle' : 'sides');
+  return (
+    <>
+      <Choice
+        label="Measured as"
+        value={way}
+        options={[
+          { value: 'rectangle', label: 'A rectangle' },
+          { value: 'sides', label: 'Four walls, diagonals' },
+        ]}
+        onChange={setChosen}
+        help="Two numbers where the corners are square. Where they are not, four walls and a diagonal settle every corner."
+      />
+      {way === 'rectangle' ? <Rectangle index={index} /> : <FourSidesFields index={index} />}
+    </>
+  );
+};
+
+/** What was measured: the plates of every part, whether they are square, their height, the pitch. */
+export const SiteForm = () => {
+  const { job, edit, problemAt } = useOpenJob();
+  const [wanted, setWanted] = useState(0);
+  const index = Math.min(wanted, job.blocks.length - 1);
+  const block = job.blocks[index];
+  if (block === undefined) return null;
+  const problem = problemAt(`blocks.${index}`);
   return (
     <View className="gap-5">
       <View>
         <Title>Plates</Title>
         <Small>Measured over the outside faces of the wall plates.</Small>
       </View>
-      {block.outline.length === 4 ? (
-        <>
-          <LengthField
-            label="Wall 1, along"
-            path="blocks.0.outline"
-            value={along}
-            onValue={(mm) => size([mm, across])}
-          />
-          <LengthField
-            label="Wall 2, across"
-            path="blocks.0.outline.1"
-            value={across}
-            onValue={(mm) => size([along, mm])}
-          />
-          <View className="rounded border border-grain bg-sheet p-3">
-            <Strong>Is it square?</Strong>
-            <Words>Both diagonals should read</Words>
-            <Figure className="text-3xl" testID="diagonal">
-              {writeLength(diagonal, job.display)}
-            </Figure>
-            <Small>
-              If they differ, pull the plates until they agree before cutting: this list is for
-              square corners.
-            </Small>
-          </View>
-        </>
+      <BlockChoice index={index} onIndex={setWanted} />
+      {problem !== undefined && <Caution level="caution" text={problem} />}
+      <Plates key={index} index={index} />
+      <CornerList index={index} />
+      {index > 0 && (
+        <LengthField
+          label="Plate height, against the main plate"
+          path={`blocks.${index}.plate`}
+          value={block.plate}
+          onValue={(plate) => edit((now) => withBlock(now, index, (one) => ({ ...one, plate })))}
+          help="0 where the plates are level; below the main plate it is less than 0."
+        />
+      )}
+      {onePitch(block) ? (
+        <PitchField
+          label="Pitch"
+          path={`blocks.${index}.sides.0.pitch`}
+          value={pitchText(block)}
+          onValue={(pitch) => edit((now) => withPitch(now, index, pitch))}
+          help="Rise over run (9/12), degrees (36.9°), or a ratio (1:1.33). The same on every eave of this part; each its own under Roof."
+        />
       ) : (
         <Caution
           level="note"
-          text={`This outline has ${block.outline.length} corners; only a rectangle can be changed here yet`}
+          text="the eaves of this part have different pitches; they are set wall by wall under Roof"
         />
       )}
-      <PitchField
-        label="Pitch"
-        path="blocks.0.sides.0.pitch"
-        value={pitchText(block)}
-        onValue={(pitch) => edit((now) => withPitch(now, pitch))}
-        help="Rise over run (9/12), degrees (36.9°), or a ratio (1:1.33). The same on every side."
-      />
+      <View className="gap-3">
+        <Title>Wings and lean-tos</Title>
+        <AddPart key={index} index={index} onAdded={setWanted} />
+        {index > 0 && (
+          <Button
+            label={`Take “${block.id}” away`}
+            onPress={() => {
+              setWanted(0);
+              edit((now) => withoutBlock(now, index));
+            }}
+          />
+        )}
+      </View>
     </View>
   );
 };

@@ -12,7 +12,8 @@ export interface KindLook {
 
 /** One colour and one line pattern a kind, the same on plan, list and sheet. Patterns alone tell them apart in print. */
 export const KIND_LOOK: Readonly<Record<Kind, KindLook>> = {
-  ridge: { name: 'Ridge', plural: 'Ridge', colour: 'ridge', dash: [], width: 5 },
+  ridge: { name: 'Ridge', plural: 'Ridges', colour: 'ridge', dash: [], width: 5 },
+  header: { name: 'Header', plural: 'Headers', colour: 'header', dash: [18, 3], width: 4 },
   common: { name: 'Common', plural: 'Commons', colour: 'common', dash: [], width: 2 },
   'king-common': {
     name: 'King common',
@@ -22,11 +23,26 @@ export const KIND_LOOK: Readonly<Record<Kind, KindLook>> = {
     width: 3,
   },
   hip: { name: 'Hip', plural: 'Hips', colour: 'hip', dash: [12, 4, 2, 4], width: 4 },
+  valley: { name: 'Valley', plural: 'Valleys', colour: 'valley', dash: [10, 3, 2, 3, 2, 3], width: 4 },
   'hip-jack': {
     name: 'Hip jack',
     plural: 'Hip jacks',
     colour: 'hip-jack',
     dash: [7, 4],
+    width: 2.5,
+  },
+  'valley-jack': {
+    name: 'Valley jack',
+    plural: 'Valley jacks',
+    colour: 'valley-jack',
+    dash: [4, 3],
+    width: 2.5,
+  },
+  'cripple-jack': {
+    name: 'Cripple jack',
+    plural: 'Cripple jacks',
+    colour: 'cripple-jack',
+    dash: [9, 3, 2, 3],
     width: 2.5,
   },
   fascia: { name: 'Fascia', plural: 'Fascias', colour: 'fascia', dash: [2, 3], width: 3 },

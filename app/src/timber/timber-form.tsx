@@ -7,11 +7,12 @@ import { LengthField, Stepper } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 
 type Framing = Job['framing'];
-type Sized = 'common' | 'hip' | 'ridge' | 'fascia';
+type Sized = 'common' | 'hip' | 'valley' | 'ridge' | 'fascia';
 
 const NAMES: Readonly<Record<Sized, string>> = {
   common: 'Commons and jacks',
   hip: 'Hips',
+  valley: 'Valleys',
   ridge: 'Ridge',
   fascia: 'Fascia',
 };
@@ -144,6 +145,7 @@ export const TimberForm = () => {
       </View>
       <Stock name="common" />
       <Stock name="hip" />
+      {(job.blocks.length > 1 || timber.valley !== undefined) && <Stock name="valley" />}
       <Stock name="ridge" />
       <Stock name="fascia" />
       <LengthField
@@ -201,6 +203,16 @@ export const TimberForm = () => {
         ]}
         onChange={(hipAtRidge) => set({ hipAtRidge })}
         help="Between the king common and the first common, with two cheeks (the default, self-centring); or one cheek on the ridge’s side, the first commons nipped to pass."
+      />
+      <Choice
+        label="Valleys at a lower ridge"
+        value={framing.valleys}
+        options={[
+          { value: 'supported', label: 'One runs on' },
+          { value: 'to-ridge-end', label: 'Both stop' },
+        ]}
+        onChange={(valleys) => set({ valleys })}
+        help="One valley runs on to the higher ridge and carries the other (the default, no header). Or both stop at the lower ridge’s end, on a header between two rafters. Either way an engineer sizes what carries."
       />
       <Stepper
         label="The saw tilts to"

@@ -28,6 +28,7 @@ const proudOf = (placed: Placed, roof: Roof): number => {
 
 const gapProblem = ({ one, other, cut, mm }: Gap): FitProblem => ({
   members: [one.mark, other?.mark ?? 'plate'],
+  ids: [one.member.id, ...(other === null ? [] : [other.member.id])],
   kind: 'gap',
   mm,
   text: `the ${cut.name} of ${one.mark} stands ${mm.toFixed(1)} mm off ${other?.mark ?? 'the plate'} (${one.member.id})`,
@@ -35,6 +36,7 @@ const gapProblem = ({ one, other, cut, mm }: Gap): FitProblem => ({
 
 const overlapProblem = ({ one, other, mm3 }: Overlap): FitProblem => ({
   members: [one.mark, other.mark],
+  ids: [one.member.id, other.member.id],
   kind: 'overlap',
   mm3,
   text: `${one.mark} and ${other.mark} share ${(mm3 / 1000).toFixed(1)} cm³ of wood (${one.member.id}, ${other.member.id})`,
@@ -62,6 +64,7 @@ export const dryFit = (
       : [
           {
             members: [one.mark, 'roof'],
+            ids: [one.member.id],
             kind: 'proud',
             mm,
             text: `${one.mark} stands ${mm.toFixed(1)} mm proud of the roof plane (${one.member.id})`,

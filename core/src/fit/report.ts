@@ -1,6 +1,8 @@
 export interface FitProblem {
   /** Marks; a seat is held against `plate`, a top edge against `roof`. */
   readonly members: readonly [string, string];
+  /** Ids of the members themselves, so that a drawing can show where. */
+  readonly ids: readonly string[];
   readonly kind: 'gap' | 'overlap' | 'proud';
   readonly mm?: number;
   readonly mm3?: number;

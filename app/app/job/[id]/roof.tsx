@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import { RoofForm } from '../../../src/roof/roof-form';
-import { RoofPlan } from '../../../src/roof/roof-plan';
+import { LineList } from '../../../src/roof/line-list';
+import { RoofViews } from '../../../src/roof/roof-views';
 import { useWide } from '../../../src/ui/use-wide';
 
 const PHONE_PLAN_PX = 300;
@@ -9,7 +10,8 @@ export default function Roof() {
   const wide = useWide();
   return (
     <View className="gap-6">
-      {!wide && <RoofPlan heightPx={PHONE_PLAN_PX} />}
+      {!wide && <RoofViews heightPx={PHONE_PLAN_PX} />}
+      <LineList />
       <RoofForm />
     </View>
   );

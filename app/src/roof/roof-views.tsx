@@ -7,15 +7,72 @@ import { KINDS_IN_ORDER } from '@ogee/core';
 import { KindLine } from '../ui/kind-line';
 import { KIND_LOOK } from '../theme/kinds';
 import { useOpenJob } from '../data/open-job';
+import { Elevation } from '../draw/elevation';
 import { Plan } from '../draw/plan';
 import { IconButton } from '../ui/button';
+import { Choice } from '../ui/choice';
 import { Loading } from '../ui/states';
 import { Small } from '../ui/text';
+import { FrameView } from './frame-view';
 
 const ZOOMS = [1, 1.6, 2.6, 4] as const;
 
+type RoofView = 'plan' | 'side' | 'end' | 'frame';
+
+const VIEWS: readonly { readonly value: RoofView; readonly label: string }[] = [
+  { value: 'plan', label: 'Plan' },
+  { value: 'side', label: 'Side' },
+  { value: 'end', label: 'End' },
+  { value: 'frame', label: '3D' },
+];
+
+/** Room the kinds and the named timber need under the frame. */
+const UNDER_FRAME_PX = 150;
+
+/** The roof from above, from the side, end on, or in the round, in the room it is given. */
+export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
+  const { id, job, solution, stale } = useOpenJob();
+  const router = useRouter();
+  const [view, setView] = useState<RoofView>('plan');
+  const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
+  const fills = heightPx === undefined;
+  return (
+    <View className={fills ? 'min-h-0 flex-1' : ''}>
+      <View className="px-2 pb-2">
+        <Choice label="View" hideLabel value={view} options={VIEWS} onChange={setView} />
+      </View>
+      {view === 'plan' ? (
+        <RoofPlan {...(heightPx === undefined ? {} : { heightPx })} />
+      ) : (
+        <View
+          className={`${fills ? 'min-h-0 flex-1' : ''} ${stale ? 'opacity-50' : ''}`}
+          style={fills || view === 'frame' ? undefined : { height: heightPx }}
+          onLayout={(event) => setRoom(event.nativeEvent.layout)}
+        >
+          {solution !== null && room !== null && view !== 'frame' && (
+            <Elevation
+              job={job}
+              solution={solution}
+              looking={view}
+              widthPx={room.width}
+              heightPx={heightPx ?? room.height}
+            />
+          )}
+          {solution !== null && room !== null && view === 'frame' && (
+            <FrameView
+              solution={solution}
+              heightPx={heightPx ?? Math.max(240, room.height - UNDER_FRAME_PX)}
+              onOpen={(mark) => router.navigate(`/job/${id}/cuts/${mark}`)}
+            />
+          )}
+        </View>
+      )}
+    </View>
+  );
+};
+
 /** The plan in the room it is given, zoomed by buttons and scrolled by thumb. */
-export const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
+const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
   const { id, job, solution, stale, problems } = useOpenJob();
   const router = useRouter();
   const path = usePathname();

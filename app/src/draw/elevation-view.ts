@@ -1,0 +1,76 @@
+import { roofOver, v2, type Roof, type Vec2, type Vec3 } from '@ogee/core';
+
+export type Looking = 'end' | 'side';
+
+/** A polygon of an elevation: x to the right, z up, mm; the nearest last. */
+export interface Panel {
+  readonly of: 'roof' | 'wall';
+  readonly points: readonly Vec2[];
+  readonly away: number;
+}
+
+export interface ElevationView {
+  readonly panels: readonly Panel[];
+  readonly lines: readonly (readonly [Vec2, Vec2])[];
+  /** Left and right end of the drawing, lowest plate, highest roof. mm */
+  readonly left: number;
+  readonly right: number;
+  readonly plate: number;
+  readonly top: number;
+}
+
+const WALL_SHOWN_MM = 900;
+const STEPS = 48;
+
+/** The walls' face below the roof: from a little under the plate up to the roof's underside line. */
+const wallOf = (
+  roof: Roof,
+  { start, end, inward, plateMm }: Roof['blocks'][number]['sides'][number],
+  flat: (p: Vec3) => Vec2,
+): Vec2[] => {
+  const low = plateMm - WALL_SHOWN_MM;
+  const at = (t: number): Vec2 => v2.add(start, v2.scale(v2.sub(end, start), t));
+  const upper = Array.from({ length: STEPS + 1 }, (_, i): Vec2 => {
+    const [x, y] = at(1 - i / STEPS);
+    const inside = v2.add([x, y], v2.scale(inward, 1));
+    const over = roofOver(roof, inside);
+    return flat([x, y, over === null ? plateMm : Math.max(plateMm, over.z)]);
+  });
+  return [flat([start[0], start[1], low]), flat([end[0], end[1], low]), ...upper];
+};
+
+/**
+ * The roof as seen level from far away: from outside the first wall (`side`), or from its right-hand end (`end`). To
+ * be drawn in order, the furthest first.
+ */
+export const elevationView = (roof: Roof, looking: Looking): ElevationView => {
+  const first = roof.blocks[0]?.sides[0];
+  const along = first?.along ?? [1, 0];
+  const inward = first?.inward ?? [0, 1];
+  const [right, away] =
+    looking === 'side' ? ([along, inward] as const) : ([inward, v2.scale(along, -1)] as const);
+  const flat = ([x, y, z]: Vec3): Vec2 => [v2.dot([x, y], right), z];
+  const distance = (points: readonly Vec3[]): number =>
+    points.reduce((sum, [x, y]) => sum + v2.dot([x, y], away), 0) / points.length;
+  const faces = roof.faces.map(
+    ({ polygon }): Panel => ({ of: 'roof', points: polygon.map(flat), away: distance(polygon) }),
+  );
+  const walls = roof.blocks.flatMap(({ sides }) =>
+    sides
+      .filter((side) => side.roof !== 'open' && v2.dot(side.inward, away) > 0.01)
+      .map((side): Panel => {
+        const ends: Vec3[] = [side.start, side.end].map(([x, y]) => [x, y, 0]);
+        return { of: 'wall', points: wallOf(roof, side, flat), away: distance(ends) };
+      }),
+  );
+  const panels = [...faces, ...walls].sort((p, q) => q.away - p.away);
+  const all = panels.flatMap(({ points }) => points);
+  return {
+    panels,
+    lines: roof.edges.map(({ from, to }) => [flat(from), flat(to)]),
+    left: Math.min(...all.map(([x]) => x)),
+    right: Math.max(...all.map(([x]) => x)),
+    plate: Math.min(...roof.blocks.flatMap(({ sides }) => sides.map(({ plateMm }) => plateMm))),
+    top: Math.max(...all.map(([, z]) => z)),
+  };
+};

@@ -1,0 +1,92 @@
+import { KINDS_IN_ORDER, markOf, type Kind, type Solution } from '@ogee/core';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { KIND_LOOK } from '../theme/kinds';
+import { useTheme } from '../theme/theme';
+import { KindLine } from '../ui/kind-line';
+import { Button } from '../ui/button';
+import { Loading } from '../ui/states';
+import { Small, Strong } from '../ui/text';
+
+/** The one place from which three is loaded. */
+const Frame3d = lazy(() => import('../draw/frame-3d'));
+
+/** Commas between the numbers: what three reads. */
+const plainRgb = (css: string): string => {
+  const numbers = css.match(/\d+(\.\d+)?/g)?.slice(0, 3) ?? ['0', '0', '0'];
+  return `rgb(${numbers.join(', ')})`;
+};
+
+/** The frame in the round: turned under a finger, a timber picked by a touch, kinds hidden by their names. */
+export const FrameView = ({
+  solution,
+  heightPx,
+  onOpen,
+}: {
+  readonly solution: Solution;
+  readonly heightPx: number;
+  readonly onOpen: (mark: string) => void;
+}) => {
+  const { colour } = useTheme();
+  const [hidden, setHidden] = useState<ReadonlySet<Kind>>(new Set());
+  const [picked, setPicked] = useState<string | null>(null);
+  const mark = useMemo(() => markOf(solution), [solution]);
+  const kinds = KINDS_IN_ORDER.filter((kind) => solution.members.some((m) => m.kind === kind));
+  const toggle = (kind: Kind): void => {
+    const next = new Set(hidden);
+    if (!next.delete(kind)) next.add(kind);
+    setHidden(next);
+  };
+  const entry = solution.cuts.members.find((one) => one.mark === picked);
+  return (
+    <View className="gap-2" testID="frame-3d">
+      <View
+        style={{ height: heightPx }}
+        role="img"
+        aria-label="The frame in three dimensions; the cut list names every piece in words"
+      >
+        <Suspense fallback={<Loading what="Setting the timbers up …" />}>
+          <Frame3d
+            solution={solution}
+            hidden={hidden}
+            picked={picked}
+            markOf={mark}
+            colourOf={(kind) => plainRgb(colour(KIND_LOOK[kind].colour))}
+            pickedColour={plainRgb(colour('chalk'))}
+            onPick={setPicked}
+          />
+        </Suspense>
+      </View>
+      <View className="min-h-[48px] flex-row items-center justify-between gap-3 px-2">
+        {entry === undefined ? (
+          <Small>Turn it with a finger. Touch a timber to name it.</Small>
+        ) : (
+          <>
+            <Strong>
+              {entry.mark} · {KIND_LOOK[entry.kind].name}
+            </Strong>
+            <Button label={`See ${entry.mark}`} onPress={() => onOpen(entry.mark)} />
+          </>
+        )}
+      </View>
+      <View className="flex-row flex-wrap gap-2 px-2">
+        {kinds.map((kind) => {
+          const shown = !hidden.has(kind);
+          return (
+            <Pressable
+              key={kind}
+              role="checkbox"
+              aria-checked={shown}
+              aria-label={`Show ${KIND_LOOK[kind].plural.toLowerCase()}`}
+              onPress={() => toggle(kind)}
+              className={`min-h-[48px] flex-row items-center gap-2 rounded border px-3 ${shown ? 'border-edge bg-sheet' : 'border-grain opacity-50'}`}
+            >
+              <KindLine kind={kind} />
+              <Small>{KIND_LOOK[kind].plural}</Small>
+            </Pressable>
+          );
+        })}
+      </View>
+    </View>
+  );
+};

@@ -1,0 +1,57 @@
+import type { CutListEntry } from '@ogee/core';
+import { useRouter } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { useOpenJob } from '../data/open-job';
+import { KIND_LOOK } from '../theme/kinds';
+import { KindLine } from '../ui/kind-line';
+import { Length } from '../ui/length';
+import { Figure, Small, Strong, Title } from '../ui/text';
+
+const LINES = ['ridge', 'hip', 'valley', 'header'] as const;
+
+const isLine = (entry: CutListEntry): boolean => LINES.some((kind) => kind === entry.kind);
+
+const angles = (entry: CutListEntry): string =>
+  entry.plan === null
+    ? 'level in plan with its eaves'
+    : `${entry.plan[0].toFixed(2)}° and ${entry.plan[1].toFixed(2)}° from the eaves in plan`;
+
+/** Every ridge, hip and valley by name: its theory length, its slope, its plan angles. */
+export const LineList = () => {
+  const { id, job, solution } = useOpenJob();
+  const router = useRouter();
+  const lines = solution?.cuts.members.filter(isLine) ?? [];
+  if (lines.length === 0) return null;
+  return (
+    <View className="gap-2" testID="lines">
+      <Title>Lines of the roof</Title>
+      <Small>Lengths from point to point, before anything is taken off for the timbers met.</Small>
+      {lines.map((entry) => (
+        <Pressable
+          key={entry.mark}
+          role="link"
+          aria-label={`${KIND_LOOK[entry.kind].name} ${entry.mark}: open its piece`}
+          onPress={() => router.navigate(`/job/${id}/cuts/${entry.mark}`)}
+          className="min-h-[64px] flex-row items-center gap-3 rounded border border-grain bg-sheet px-3 py-2"
+        >
+          <View className="w-16 gap-1">
+            <Strong>{entry.mark}</Strong>
+            <KindLine kind={entry.kind} />
+          </View>
+          <View className="flex-1">
+            <Small>
+              {KIND_LOOK[entry.kind].name}
+              {entry.count > 1 ? ` × ${entry.count}` : ''} · {angles(entry)}
+            </Small>
+          </View>
+          <View className="items-end">
+            <Length mm={entry.length.theory} display={job.display} />
+            <Figure className="text-base text-soft">
+              {entry.slope === 0 ? 'level' : `${entry.slope.toFixed(2)}°`}
+            </Figure>
+          </View>
+        </Pressable>
+      ))}
+    </View>
+  );
+};

@@ -1,0 +1,112 @@
+import { withLeanTo, withWing, type OnWall } from '@ogee/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useOpenJob } from '../data/open-job';
+import { Button } from '../ui/button';
+import { Choice } from '../ui/choice';
+import { LengthField } from '../ui/fields';
+import { Small, Title } from '../ui/text';
+import { wallLengths } from './blocks';
+
+type Part = 'wing' | 'lean-to';
+
+/** A share of the wall, to start from. */
+const START: Readonly<Record<Part, { width: number; projection: number; from: number }>> = {
+  wing: { width: 0.4, projection: 0.3, from: 0.3 },
+  'lean-to': { width: 0.4, projection: 0.2, from: 0.3 },
+};
+
+/** To a whole 100 mm, or to a foot. */
+const rounded = (mm: number, imperial: boolean): number => {
+  const step = imperial ? 304.8 : 100;
+  return Math.max(step, Math.round(mm / step) * step);
+};
+
+/** A wing or a lean-to: pick the wall, then its width, its projection, its distance from a corner. */
+export const AddPart = ({
+  index,
+  onAdded,
+}: {
+  readonly index: number;
+  readonly onAdded: (index: number) => void;
+}) => {
+  const { job, edit } = useOpenJob();
+  const [part, setPart] = useState<Part | null>(null);
+  const [wall, setWall] = useState(0);
+  const [typed, setTyped] = useState<Partial<OnWall>>({});
+  const block = job.blocks[index];
+  if (block === undefined) return null;
+  const walls = wallLengths(block);
+  const length = walls[wall] ?? 0;
+  const imperial = job.display.units === 'imperial';
+  const start = START[part ?? 'wing'];
+  const on: OnWall = {
+    width: typed.width ?? rounded(length * start.width, imperial),
+    projection: typed.projection ?? rounded(length * start.projection, imperial),
+    fromCorner: typed.fromCorner ?? rounded(length * start.from, imperial),
+  };
+  const fits = on.fromCorner >= 0 && on.fromCorner + on.width <= length + 1;
+  const add = (): void => {
+    if (part === null) return;
+    edit((now) => {
+      const next =
+        part === 'wing' ? withWing(now, index, wall, on) : withLeanTo(now, index, wall, on);
+      const valley = next.timber.valley ?? next.timber.hip ?? next.timber.common;
+      return { ...next, timber: { ...next.timber, valley } };
+    });
+    setPart(null);
+    setTyped({});
+    onAdded(job.blocks.length);
+  };
+  if (part === null) {
+    return (
+      <View className="flex-row flex-wrap gap-3">
+        <Button label="Add a wing" onPress={() => setPart('wing')} />
+        <Button label="Add a lean-to" onPress={() => setPart('lean-to')} />
+      </View>
+    );
+  }
+  return (
+    <View className="gap-3 rounded border border-grain bg-sheet p-3" testID="add-part">
+      <Title level={3}>{part === 'wing' ? 'A wing' : 'A lean-to'}</Title>
+      <Choice
+        label="On which wall?"
+        value={String(wall)}
+        options={walls.flatMap((_, i) =>
+          block.sides[i]?.roof === 'open' ? [] : [{ value: String(i), label: `Wall ${i + 1}` }],
+        )}
+        onChange={(value) => {
+          setWall(Number(value));
+          setTyped({});
+        }}
+      />
+      <LengthField
+        label="Width, along the wall"
+        path="new.width"
+        value={on.width}
+        onValue={(width) => setTyped({ ...typed, width })}
+      />
+      <LengthField
+        label="Projection, out from the wall"
+        path="new.projection"
+        value={on.projection}
+        onValue={(projection) => setTyped({ ...typed, projection })}
+      />
+      <LengthField
+        label={`From the corner where wall ${wall + 1} starts`}
+        path="new.fromCorner"
+        value={on.fromCorner}
+        onValue={(fromCorner) => setTyped({ ...typed, fromCorner })}
+      />
+      {!fits && (
+        <Small className="text-pencil">
+          It runs past the wall&rsquo;s end: distance and width together are more than the wall.
+        </Small>
+      )}
+      <View className="flex-row gap-3">
+        <Button label={part === 'wing' ? 'Add the wing' : 'Add the lean-to'} onPress={add} disabled={!fits} />
+        <Button label="Leave it" onPress={() => setPart(null)} />
+      </View>
+    </View>
+  );
+};

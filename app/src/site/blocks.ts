@@ -1,0 +1,77 @@
+import { cornerAngles, sideLines, type Block, type Job, type Side, type Vec2 } from '@ogee/core';
+
+/** Lengths of a block's walls, in order. mm */
+export const wallLengths = (block: Block): number[] =>
+  sideLines(block).map(({ lengthMm }) => lengthMm);
+
+/** A corner this near 90° is square to any tape. degrees */
+const SQUARE_DEG = 0.001;
+
+export const isRectangle = (block: Block): boolean =>
+  block.outline.length === 4 &&
+  cornerAngles(block.outline).every(({ deg }) => Math.abs(deg - 90) < SQUARE_DEG);
+
+/** An outline given from its own first corner along x, laid where the block's first wall starts and points. */
+export const laid = (block: Block, outline: readonly Vec2[]): Block => {
+  const [first] = sideLines(block);
+  if (first === undefined) return block;
+  const [x, y] = first.start;
+  return {
+    ...block,
+    outline: outline.map(([u, v]): [number, number] => [
+      x + first.along[0] * u + first.inward[0] * v,
+      y + first.along[1] * u + first.inward[1] * v,
+    ]),
+  };
+};
+
+/** The block as a rectangle of other sizes: its first corner and direction stay. */
+export const resized = (block: Block, [along, across]: readonly [number, number]): Block =>
+  laid(block, [
+    [0, 0],
+    [along, 0],
+    [along, across],
+    [0, across],
+  ]);
+
+/** Replaces one block of a job. */
+export const withBlock = (job: Job, index: number, change: (block: Block) => Block): Job => ({
+  ...job,
+  blocks: job.blocks.map((block, i) => (i === index ? change(block) : block)),
+});
+
+export const withSide = (
+  job: Job,
+  index: number,
+  wall: number,
+  change: (side: Side) => Side,
+): Job =>
+  withBlock(job, index, (block) => ({
+    ...block,
+    sides: block.sides.map((side, i) => (i === wall ? change(side) : side)),
+  }));
+
+/** One pitch on every eave of a block. */
+export const withPitch = (job: Job, index: number, pitch: string): Job =>
+  withBlock(job, index, (block) => ({
+    ...block,
+    sides: block.sides.map((side) => (side.roof === 'eave' ? { ...side, pitch } : side)),
+  }));
+
+/** A side's pitch as it would be written; the block's first where the side has none. */
+export const pitchText = (block: Block, wall?: number): string => {
+  const own = wall === undefined ? undefined : block.sides[wall];
+  for (const side of own === undefined ? block.sides : [own, ...block.sides]) {
+    if (side.roof !== 'eave') continue;
+    return typeof side.pitch === 'string' ? side.pitch : `${side.pitch.rise}/${side.pitch.run}`;
+  }
+  return '';
+};
+
+/** Whether every eave of a block has one pitch. */
+export const onePitch = (block: Block): boolean => {
+  const pitches = block.sides.flatMap((side, i) =>
+    side.roof === 'eave' ? [pitchText(block, i)] : [],
+  );
+  return new Set(pitches).size <= 1;
+};

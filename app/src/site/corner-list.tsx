@@ -1,0 +1,57 @@
+import { cornerAngles, diagonals } from '@ogee/core';
+import { View } from 'react-native';
+import { useOpenJob } from '../data/open-job';
+import { writeLength } from '../ui/length-entry';
+import { Figure, Small, Strong, Words } from '../ui/text';
+
+/** A corner out by less than this is square to any tape. mm */
+const SQUARE_MM = 0.5;
+
+/** Every corner's angle, and how far it is from square: in degrees, and in length over its shorter wall. */
+export const CornerList = ({ index }: { readonly index: number }) => {
+  const { job } = useOpenJob();
+  const block = job.blocks[index];
+  if (block === undefined) return null;
+  const corners = cornerAngles(block.outline);
+  const square = corners.every(({ outMm }) => outMm < SQUARE_MM);
+  const both = diagonals(block.outline);
+  return (
+    <View className="gap-2 rounded border border-grain bg-sheet p-3" testID="corners">
+      <Strong>Is it square?</Strong>
+      {both !== null && square && (
+        <>
+          <Words>Every corner 90°. Both diagonals should read</Words>
+          <Figure className="text-3xl" testID="diagonal">
+            {writeLength(both[0], job.display)}
+          </Figure>
+          <Small>
+            If they differ on site, enter the four walls and a diagonal as measured: the list then
+            fits the building as it stands.
+          </Small>
+        </>
+      )}
+      {!square && (
+        <>
+          {corners.map(({ deg, outMm }, i) => (
+            <View key={i} className="flex-row items-baseline justify-between gap-2">
+              <Words>Corner {i + 1}</Words>
+              <Figure className="text-2xl">{deg.toFixed(2)}°</Figure>
+              <Small className="w-40 text-right">
+                {outMm < SQUARE_MM
+                  ? 'square'
+                  : `${deg > 90 ? 'open' : 'closed'} by ${Math.abs(deg - 90).toFixed(2)}°, ${writeLength(outMm, job.display)}`}
+              </Small>
+            </View>
+          ))}
+          {both !== null && (
+            <Small>
+              Diagonals {writeLength(both[0], job.display)} and {writeLength(both[1], job.display)}:{' '}
+              {writeLength(Math.abs(both[0] - both[1]), job.display)} apart. The length beside a
+              corner is how far its shorter wall ends out of square.
+            </Small>
+          )}
+        </>
+      )}
+    </View>
+  );
+};

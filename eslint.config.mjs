@@ -54,6 +54,11 @@ export default tseslint.config(
     },
   },
   {
+    // The elements of the 3D scene are not of the DOM.
+    files: ['app/src/draw/frame-3d.tsx'],
+    rules: { 'react/no-unknown-property': 'off' },
+  },
+  {
     // A Rect's or Text's own x and y are taken for the deprecated transform shorthands of the same name.
     files: ['app/src/draw/**/*.tsx'],
     rules: { '@typescript-eslint/no-deprecated': 'off' },

@@ -41,7 +41,7 @@ describe('at a wide screen', () => {
     await page.keyboard.press('j');
     await page.waitForFunction(() => location.pathname.endsWith('/cuts/R1'));
     await page.keyboard.press('j');
-    await page.waitForFunction(() => location.pathname.endsWith('/cuts/C1'));
+    await page.waitForFunction(() => location.pathname.endsWith('/cuts/R2'));
     await page.keyboard.press('k');
     await page.waitForFunction(() => location.pathname.endsWith('/cuts/R1'));
     const [list, plan, sheet] = await Promise.all(
@@ -159,7 +159,7 @@ describe('without the server', () => {
     await waitForText(page, 'save-state', 'Saved');
     await tap(page, 'place-site');
     await page.setOfflineMode(true);
-    await typeInto(page, 'field-blocks.0.outline', '12 m');
+    await typeInto(page, 'field-blocks.0.outline.0', '11.5 m');
     await waitForText(page, 'save-state', 'the server is away');
     await page.setOfflineMode(false);
     await waitForText(page, 'save-state', 'Saved · revision');

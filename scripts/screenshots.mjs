@@ -20,7 +20,11 @@ const VIEWS = [
   ['hip-phone-dark', PHONE, 'dark', 'Heron Slip', 'cuts/H1'],
   ['hip-wide', WIDE, 'light', 'Heron Slip', 'cuts/H1'],
   ['roof-wide-dark', WIDE, 'dark', 'Quince Yard', 'roof'],
+  ['frame-phone', PHONE, 'light', 'Heron Slip', 'roof', '3D'],
+  ['frame-wide', WIDE, 'light', 'Heron Slip', 'roof', '3D'],
+  ['side-phone-dark', PHONE, 'dark', 'Heron Slip', 'roof', 'Side'],
   ['fit-phone', PHONE, 'light', 'Heron Slip', 'fit'],
+  ['fit-wide', WIDE, 'light', 'Heron Slip', 'fit'],
   ['history-phone', PHONE, 'light', 'Heron Slip', 'history'],
 ];
 
@@ -46,15 +50,24 @@ const browser = await puppeteer.launch({
     '--disable-quic',
     '--no-first-run',
     '--disable-background-networking',
+    '--use-angle=swiftshader',
+    '--enable-unsafe-swiftshader',
+    '--ignore-gpu-blocklist',
   ],
 });
-for (const [name, size, theme, job, place] of VIEWS) {
+for (const [name, size, theme, job, place, view] of VIEWS) {
   const page = await browser.newPage();
   await page.setViewport(size);
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
   const path = job === null ? '/' : `/job/${jobs.find((one) => one.name === job).id}/${place}`;
   await page.goto(base + path, { waitUntil: 'networkidle0' });
   await page.evaluate(() => document.fonts.ready.then(() => true));
+  if (view !== undefined) {
+    await (
+      await page.waitForSelector(`::-p-xpath(//*[@role='radio' and contains(., '${view}')])`)
+    ).click();
+    await new Promise((resolve) => setTimeout(resolve, 4000));
+  }
   await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${name}.png`) });
   await page.close();
   process.stdout.write(`docs/screenshots/${name}.png\n`);

@@ -20,12 +20,7 @@ export const village = (bays: number, spacing: number): Job => {
     const main = eave('9/12');
     return [
       rect(`main${i}`, x, 0, bay, 7000, [main, main, main, main]),
-      rect(`a${i}`, x + 1500, -3000, 4000, 6500, [
-        { roof: 'gable' },
-        main,
-        { roof: 'open' },
-        main,
-      ]),
+      rect(`a${i}`, x + 1500, -3000, 4000, 6500, [{ roof: 'gable' }, main, { roof: 'open' }, main]),
       rect(`b${i}`, x + 8500, -2000, 5000, 5500, [main, main, { roof: 'open' }, main]),
       rect(`c${i}`, x + 4500, 3500, 5000, 6000, [{ roof: 'open' }, main, main, main]),
     ];

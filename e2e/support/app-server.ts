@@ -33,18 +33,14 @@ export const startApp = (): Promise<AppServer> =>
   });
 
 /** What the command line prints for a job file. */
-export const commandLine = (job: unknown): string => {
+export const commandLine = (job: unknown, command: 'cutlist' | 'fit' = 'cutlist'): string => {
   const file = join(mkdtempSync(join(tmpdir(), 'ogee-cli-')), 'job.json');
   writeFileSync(file, JSON.stringify(job));
-  const { status, stdout, stderr } = spawnSync(
-    'npm',
-    ['run', '-s', 'ogee', '--', 'cutlist', file],
-    {
-      cwd: ROOT,
-      encoding: 'utf8',
-      maxBuffer: 64 * 1024 * 1024,
-    },
-  );
+  const { status, stdout, stderr } = spawnSync('npm', ['run', '-s', 'ogee', '--', command, file], {
+    cwd: ROOT,
+    encoding: 'utf8',
+    maxBuffer: 64 * 1024 * 1024,
+  });
   if (status !== 0) throw new Error(stderr);
   return stdout;
 };

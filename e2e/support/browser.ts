@@ -24,6 +24,10 @@ export const launch = (): Promise<Browser> => {
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',
+      // 3D without a graphics card.
+      '--use-angle=swiftshader',
+      '--enable-unsafe-swiftshader',
+      '--ignore-gpu-blocklist',
     ],
   });
 };
@@ -59,6 +63,8 @@ export const tap = async (page: Page, id: string): Promise<void> => {
 /** Puts the caret in a field, as a thumb does, and types over what stands there. */
 export const typeInto = async (page: Page, id: string, text: string): Promise<void> => {
   await tap(page, id);
+  // The field selects what stands in it a moment after it takes the focus; no thumb is quicker.
+  await new Promise((resolve) => setTimeout(resolve, 80));
   await page.keyboard.down('Control');
   await page.keyboard.press('a');
   await page.keyboard.up('Control');
@@ -87,4 +93,14 @@ export const settled = async (page: Page): Promise<void> => {
   await waitForText(page, 'save-state', 'Saved · revision');
   await new Promise((resolve) => setTimeout(resolve, 50));
   await waitForText(page, 'save-state', 'Saved · revision');
+};
+
+/** Touches the button or choice that reads so. */
+export const press = async (page: Page, words: string): Promise<void> => {
+  const found = await page.waitForSelector(
+    `::-p-xpath(//*[(@role='button' or @role='radio' or @role='checkbox' or self::button) and contains(normalize-space(.), ${JSON.stringify(words)})])`,
+    { visible: true },
+  );
+  await found!.scrollIntoView();
+  await found!.click();
 };

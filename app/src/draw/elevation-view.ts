@@ -2,16 +2,17 @@ import { roofOver, v2, type Roof, type Vec2, type Vec3 } from '@ogee/core';
 
 export type Looking = 'end' | 'side';
 
-/** A polygon of an elevation: x to the right, z up, mm; the nearest last. */
+/** A polygon or a line of an elevation: x to the right, z up, mm. */
 export interface Panel {
-  readonly of: 'roof' | 'wall';
+  readonly of: 'roof' | 'wall' | 'line';
   readonly points: readonly Vec2[];
+  /** How far off its nearest point is. mm */
   readonly away: number;
 }
 
 export interface ElevationView {
+  /** To be drawn in order, the furthest first: what lies behind is hidden by what stands before it. */
   readonly panels: readonly Panel[];
-  readonly lines: readonly (readonly [Vec2, Vec2])[];
   /** Left and right end of the drawing, lowest plate, highest roof. mm */
   readonly left: number;
   readonly right: number;
@@ -40,8 +41,7 @@ const wallOf = (
 };
 
 /**
- * The roof as seen level from far away: from outside the first wall (`side`), or from its right-hand end (`end`). To
- * be drawn in order, the furthest first.
+ * The roof as seen level from far away: from outside the first wall (`side`), or from its right-hand end (`end`).
  */
 export const elevationView = (roof: Roof, looking: Looking): ElevationView => {
   const first = roof.blocks[0]?.sides[0];
@@ -51,10 +51,12 @@ export const elevationView = (roof: Roof, looking: Looking): ElevationView => {
     looking === 'side' ? ([along, inward] as const) : ([inward, v2.scale(along, -1)] as const);
   const flat = ([x, y, z]: Vec3): Vec2 => [v2.dot([x, y], right), z];
   const distance = (points: readonly Vec3[]): number =>
-    points.reduce((sum, [x, y]) => sum + v2.dot([x, y], away), 0) / points.length;
-  const faces = roof.faces.map(
-    ({ polygon }): Panel => ({ of: 'roof', points: polygon.map(flat), away: distance(polygon) }),
-  );
+    Math.min(...points.map(([x, y]) => v2.dot([x, y], away)));
+  const faces = roof.faces.map(({ polygon }): Panel => ({
+    of: 'roof',
+    points: polygon.map(flat),
+    away: distance(polygon),
+  }));
   const walls = roof.blocks.flatMap(({ sides }) =>
     sides
       .filter((side) => side.roof !== 'open' && v2.dot(side.inward, away) > 0.01)
@@ -63,11 +65,16 @@ export const elevationView = (roof: Roof, looking: Looking): ElevationView => {
         return { of: 'wall', points: wallOf(roof, side, flat), away: distance(ends) };
       }),
   );
-  const panels = [...faces, ...walls].sort((p, q) => q.away - p.away);
+  // A line lies on the edge of its face and is drawn right after it.
+  const lines = roof.edges.map(({ from, to }): Panel => ({
+    of: 'line',
+    points: [flat(from), flat(to)],
+    away: distance([from, to]) - 1,
+  }));
+  const panels = [...faces, ...walls, ...lines].sort((p, q) => q.away - p.away);
   const all = panels.flatMap(({ points }) => points);
   return {
     panels,
-    lines: roof.edges.map(({ from, to }) => [flat(from), flat(to)]),
     left: Math.min(...all.map(([x]) => x)),
     right: Math.max(...all.map(([x]) => x)),
     plate: Math.min(...roof.blocks.flatMap(({ sides }) => sides.map(({ plateMm }) => plateMm))),

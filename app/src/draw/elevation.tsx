@@ -1,12 +1,12 @@
 import { formatLength, lengthFormat, type Job, type Solution, type Vec2 } from '@ogee/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import Svg, { Line, Polygon, Text as SvgText } from 'react-native-svg';
+import Svg, { Line, Polygon, Polyline, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
 import { elevationView, type Looking } from './elevation-view';
 import { fitPlan } from './plan-fit';
 
-const MARGIN_PX = 48;
+const MARGIN_PX = 52;
 
 const NAMES: Readonly<Record<Looking, string>> = { end: 'End on', side: 'From wall 1' };
 
@@ -36,7 +36,8 @@ export const Elevation = ({
       ),
     [view, widthPx, heightPx],
   );
-  const loop = (points: readonly Vec2[]): string => points.map((p) => fit.toPx(p).join(',')).join(' ');
+  const loop = (points: readonly Vec2[]): string =>
+    points.map((p) => fit.toPx(p).join(',')).join(' ');
   const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
   const main = solution.roof.blocks[0]?.plateMm ?? 0;
   const height = view.top - main;
@@ -49,29 +50,25 @@ export const Elevation = ({
       aria-label={`${NAMES[looking]}, to scale: the roof’s highest line stands ${text(height)} above the main plate`}
     >
       <Svg width={widthPx} height={heightPx}>
-        {view.panels.map(({ of, points }, i) => (
-          <Polygon
-            key={i}
-            points={loop(points)}
-            fill={of === 'roof' ? colour('wood') : colour('sheet')}
-            stroke={of === 'roof' ? colour('wood') : colour('edge')}
-            strokeWidth={of === 'roof' ? 1 : 1.5}
-          />
-        ))}
-        {view.lines.map(([from, to], i) => {
-          const [a, b] = [fit.toPx(from), fit.toPx(to)];
-          return (
-            <Line
+        {view.panels.map(({ of, points }, i) =>
+          of === 'line' ? (
+            <Polyline
               key={i}
-              x1={a[0]}
-              y1={a[1]}
-              x2={b[0]}
-              y2={b[1]}
-              stroke={colour('ink', 0.45)}
+              points={loop(points)}
+              fill="none"
+              stroke={colour('ink', 0.6)}
+              strokeWidth={1.2}
+            />
+          ) : (
+            <Polygon
+              key={i}
+              points={loop(points)}
+              fill={of === 'roof' ? colour('wood') : colour('sheet')}
+              stroke={of === 'roof' ? colour('wood') : colour('edge')}
               strokeWidth={1}
             />
-          );
-        })}
+          ),
+        )}
         <Line
           x1={left - 20}
           x2={x + 34}
@@ -80,21 +77,28 @@ export const Elevation = ({
           stroke={colour('soft')}
           strokeDasharray={[4, 4]}
         />
-        <Line x1={x + 22} x2={x + 22} y1={top} y2={foot} stroke={colour('soft')} strokeWidth={1.5} />
+        <Line
+          x1={x + 22}
+          x2={x + 22}
+          y1={top}
+          y2={foot}
+          stroke={colour('soft')}
+          strokeWidth={1.5}
+        />
         <SvgText
-          x={x + 18}
+          x={x + 38}
           y={(top + foot) / 2}
           fontSize={16}
           fontFamily="BarlowCondensed_600SemiBold"
           fill={colour('ink')}
           textAnchor="middle"
           rotation={-90}
-          origin={`${x + 18}, ${(top + foot) / 2}`}
+          origin={`${x + 38}, ${(top + foot) / 2}`}
         >
           {text(height)}
         </SvgText>
         <SvgText
-          x={left - 18}
+          x={left - 48}
           y={foot - 6}
           fontSize={13}
           fontFamily="BarlowCondensed_600SemiBold"

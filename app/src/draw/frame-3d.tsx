@@ -1,7 +1,7 @@
 import { solidOf, toWorld, type Kind, type Member, type Solution } from '@ogee/core';
 import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
-import { BufferGeometry, Color, DoubleSide, Float32BufferAttribute, type Camera } from 'three';
+import { BufferGeometry, Color, DoubleSide, Float32BufferAttribute } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 
 /** Metres on screen: three's depth is happier with small numbers. */
@@ -33,7 +33,7 @@ const geometryOf = (member: Member, [cx, cy]: readonly [number, number]): Buffer
 const Turn = () => {
   const { camera, gl, invalidate } = useThree();
   useEffect(() => {
-    const controls = new OrbitControls(camera as Camera, gl.domElement);
+    const controls = new OrbitControls(camera, gl.domElement);
     controls.maxPolarAngle = Math.PI / 2 + 0.3;
     controls.addEventListener('change', () => invalidate());
     controls.update();
@@ -75,7 +75,7 @@ const Frame3d = (props: Frame3dProps) => {
   return (
     <Canvas
       frameloop="demand"
-      camera={{ position: [size * 0.7, size * 0.65, size * 0.95], fov: 38, far: size * 20 }}
+      camera={{ position: [size * 0.85, size * 0.9, size * 1.35], fov: 38, far: size * 20 }}
       gl={{ preserveDrawingBuffer: true }}
     >
       <ambientLight intensity={1.5} />

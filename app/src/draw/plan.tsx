@@ -6,6 +6,7 @@ import {
   type Job,
   type Solution,
   type Vec2,
+  type Vec3,
 } from '@ogee/core';
 import { useMemo, useRef } from 'react';
 import { Pressable, View, type View as ViewRef } from 'react-native';
@@ -17,6 +18,9 @@ import { fitPlan, nearest, type PlanTimber } from './plan-fit';
 const MARGIN_PX = 50;
 const TOUCH_PX = 28;
 const LABEL = { most: 13, least: 8 };
+
+const planLength = ({ from, to }: { readonly from: Vec3; readonly to: Vec3 }): number =>
+  Math.hypot(to[0] - from[0], to[1] - from[1]);
 
 interface PlanProps {
   readonly job: Job;
@@ -163,10 +167,7 @@ export const Plan = (props: PlanProps) => {
     () => solution.roof.blocks.map((block) => block.sides.map((side) => side.start)),
     [solution],
   );
-  const eaves = useMemo(
-    () => solution.roof.faces.map(({ polygon }) => polygon),
-    [solution],
-  );
+  const eaves = useMemo(() => solution.roof.faces.map(({ polygon }) => polygon), [solution]);
   const fit = useMemo(
     () =>
       fitPlan(
@@ -185,11 +186,25 @@ export const Plan = (props: PlanProps) => {
     loop.map((p) => fit.toPx(p).join(',')).join(' ');
   const { blocks, faces, edges } = solution.roof;
   const sides = blocks[0]?.sides ?? [];
+  // Each wall is named beside the longest stretch of roof edge that shows over it.
   const walls = blocks.flatMap((block) =>
-    block.sides
-      .filter(({ roof }) => roof !== 'open')
-      .map((side) => ({ side, name: blocks.length === 1 ? 'wall' : block.id })),
+    block.sides.flatMap((side) => {
+      const shown = edges
+        .filter((edge) => 'side' in edge && edge.block === block.id && edge.side === side.index)
+        .sort((p, q) => planLength(q) - planLength(p))[0];
+      const name = blocks.length === 1 ? 'wall' : block.id;
+      return shown === undefined ? [] : [{ side, name, shown }];
+    }),
   );
+  const furthest = (side: (typeof sides)[number]): number =>
+    Math.max(
+      ...blocks.flatMap(({ grown }) =>
+        grown.points.map(
+          (p) =>
+            -((p[0] - side.start[0]) * side.inward[0] + (p[1] - side.start[1]) * side.inward[1]),
+        ),
+      ),
+    );
   const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
 
   const touch = (event: { nativeEvent: { pageX: number; pageY: number } }): void => {
@@ -255,7 +270,7 @@ export const Plan = (props: PlanProps) => {
             <TimberName key={timber.id} timber={timber} size={size} />
           ))}
           {sides.slice(0, 2).map((side) => {
-            const out = side.overhangMm + 34 / fit.pxPerMm;
+            const out = furthest(side) + 34 / fit.pxPerMm;
             const shift = (p: Vec2): Vec2 =>
               fit.toPx([p[0] - side.inward[0] * out, p[1] - side.inward[1] * out]);
             return (
@@ -267,11 +282,11 @@ export const Plan = (props: PlanProps) => {
               />
             );
           })}
-          {walls.map(({ side, name }) => {
-            const out = side.overhangMm + 10 / fit.pxPerMm;
+          {walls.map(({ side, name, shown }) => {
+            const out = 10 / fit.pxPerMm;
             const at = fit.toPx([
-              side.start[0] + (side.along[0] * side.lengthMm) / 2 - side.inward[0] * out,
-              side.start[1] + (side.along[1] * side.lengthMm) / 2 - side.inward[1] * out,
+              (shown.from[0] + shown.to[0]) / 2 - side.inward[0] * out,
+              (shown.from[1] + shown.to[1]) / 2 - side.inward[1] * out,
             ]);
             const turn = uprightTurn(fit.toPx(side.start), fit.toPx(side.end));
             return (

@@ -32,7 +32,10 @@ export const FitScreen = () => {
         <Figure className="text-4xl">
           {joints - open} of {joints} joints close
         </Figure>
-        <Strong>{open === 0 ? 'Every joint closes; ' : ''}worst gap {formatLength(worstGap, { style: 'mm', places: 1 })}</Strong>
+        <Strong>
+          {open === 0 ? 'Every joint closes; ' : ''}worst gap{' '}
+          {formatLength(worstGap, { style: 'mm', places: 1 })}
+        </Strong>
         <Small>
           Largest volume two boards share: {(worstOverlap / 1000).toFixed(1)} cm³. Gaps past 0.1 mm,
           shared wood past 1 cm³ and tops proud of the roof by 0.1 mm are listed.

@@ -13,7 +13,7 @@ const isLine = (entry: CutListEntry): boolean => LINES.some((kind) => kind === e
 
 const angles = (entry: CutListEntry): string =>
   entry.plan === null
-    ? 'level in plan with its eaves'
+    ? 'along its eaves'
     : `${entry.plan[0].toFixed(2)}° and ${entry.plan[1].toFixed(2)}° from the eaves in plan`;
 
 /** Every ridge, hip and valley by name: its theory length, its slope, its plan angles. */

@@ -53,9 +53,7 @@ const Wall = ({ index, wall, block }: { index: number; wall: number; block: Bloc
               label={`Pitch at wall ${wall + 1}`}
               path={`${path}.pitch`}
               value={pitchText(block, wall)}
-              onValue={(pitch) =>
-                change((now) => (now.roof === 'eave' ? { ...now, pitch } : now))
-              }
+              onValue={(pitch) => change((now) => (now.roof === 'eave' ? { ...now, pitch } : now))}
             />
           </View>
         )}

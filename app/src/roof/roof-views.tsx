@@ -27,7 +27,7 @@ const VIEWS: readonly { readonly value: RoofView; readonly label: string }[] = [
 ];
 
 /** Room the kinds and the named timber need under the frame. */
-const UNDER_FRAME_PX = 150;
+const UNDER_FRAME_PX = 190;
 
 /** The roof from above, from the side, end on, or in the round, in the room it is given. */
 export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
@@ -59,11 +59,13 @@ export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
             />
           )}
           {solution !== null && room !== null && view === 'frame' && (
-            <FrameView
-              solution={solution}
-              heightPx={heightPx ?? Math.max(240, room.height - UNDER_FRAME_PX)}
-              onOpen={(mark) => router.navigate(`/job/${id}/cuts/${mark}`)}
-            />
+            <ScrollView>
+              <FrameView
+                solution={solution}
+                heightPx={heightPx ?? Math.max(240, room.height - UNDER_FRAME_PX)}
+                onOpen={(mark) => router.navigate(`/job/${id}/cuts/${mark}`)}
+              />
+            </ScrollView>
           )}
         </View>
       )}

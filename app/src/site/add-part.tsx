@@ -104,7 +104,11 @@ export const AddPart = ({
         </Small>
       )}
       <View className="flex-row gap-3">
-        <Button label={part === 'wing' ? 'Add the wing' : 'Add the lean-to'} onPress={add} disabled={!fits} />
+        <Button
+          label={part === 'wing' ? 'Add the wing' : 'Add the lean-to'}
+          onPress={add}
+          disabled={!fits}
+        />
         <Button label="Leave it" onPress={() => setPart(null)} />
       </View>
     </View>

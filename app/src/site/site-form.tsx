@@ -9,7 +9,15 @@ import { LengthField, PitchField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 import { AddPart } from './add-part';
 import { BlockChoice } from './block-choice';
-import { isRectangle, onePitch, pitchText, resized, wallLengths, withBlock, withPitch } from './blocks';
+import {
+  isRectangle,
+  onePitch,
+  pitchText,
+  resized,
+  wallLengths,
+  withBlock,
+  withPitch,
+} from './blocks';
 import { CornerList } from './corner-list';
 import { FourSidesFields } from './four-sides';
 

@@ -23,7 +23,13 @@ export const KIND_LOOK: Readonly<Record<Kind, KindLook>> = {
     width: 3,
   },
   hip: { name: 'Hip', plural: 'Hips', colour: 'hip', dash: [12, 4, 2, 4], width: 4 },
-  valley: { name: 'Valley', plural: 'Valleys', colour: 'valley', dash: [10, 3, 2, 3, 2, 3], width: 4 },
+  valley: {
+    name: 'Valley',
+    plural: 'Valleys',
+    colour: 'valley',
+    dash: [10, 3, 2, 3, 2, 3],
+    width: 4,
+  },
   'hip-jack': {
     name: 'Hip jack',
     plural: 'Hip jacks',

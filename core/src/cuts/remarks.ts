@@ -146,7 +146,9 @@ const aboutBevels = ({ framing, say }: Subject): Remark[] => {
   );
   const common = planed.find(({ kind }) => kind === 'common');
   const king = planed.find(({ kind }) => kind === 'king-common');
-  const running = framing.members.find(({ bevels }) => bevels.some(({ beyond }) => beyond !== null));
+  const running = framing.members.find(({ bevels }) =>
+    bevels.some(({ beyond }) => beyond !== null),
+  );
   return [
     ...(common === undefined
       ? []
@@ -217,7 +219,9 @@ const AT_RIDGE_END =
 
 /** Timbers that carry others at a junction. */
 const aboutLoads = ({ framing }: Subject): Remark[] => {
-  const running = framing.members.find(({ bevels }) => bevels.some(({ beyond }) => beyond !== null));
+  const running = framing.members.find(({ bevels }) =>
+    bevels.some(({ beyond }) => beyond !== null),
+  );
   const header = framing.members.find(({ kind }) => kind === 'header');
   return [
     ...(running === undefined ? [] : [caution(SUPPORTED, running)]),
@@ -234,7 +238,11 @@ const aboutLoads = ({ framing }: Subject): Remark[] => {
 
 const eaves = (roof: Roof): { fall: number; line: SideLine; block: string }[] =>
   roof.slopes.flatMap(({ sides }) =>
-    sides.map(({ line, rise, block }) => ({ fall: line.overhangMm * rise - line.plateMm, line, block })),
+    sides.map(({ line, rise, block }) => ({
+      fall: line.overhangMm * rise - line.plateMm,
+      line,
+      block,
+    })),
   );
 
 const aboutEaves = ({ job, roof }: Subject): Remark[] => {
@@ -252,9 +260,7 @@ const aboutEaves = ({ job, roof }: Subject): Remark[] => {
     );
   }
   if (job.framing.tail === 'square' && all.some(({ line }) => line.overhangMm === 0))
-    remarks.push(
-      note('where there is no overhang the rafter ends plumb at the plate, not square'),
-    );
+    remarks.push(note('where there is no overhang the rafter ends plumb at the plate, not square'));
   const sides = roof.blocks.flatMap((block) => block.sides);
   if (sides.some((side) => side.roof === 'gable' && side.overhangMm > 0))
     remarks.push(

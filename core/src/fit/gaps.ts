@@ -51,9 +51,7 @@ export const gaps = (all: readonly Placed[], plates: readonly number[]): Gap[] =
     const floor = faces.filter((face) => face.tag === seat);
     if (seat !== undefined && floor.length > 0) {
       const points = floor.flatMap((face) => face.points);
-      const away = plates.map((plate) =>
-        Math.max(...points.map((p) => Math.abs(p[2] - plate))),
-      );
+      const away = plates.map((plate) => Math.max(...points.map((p) => Math.abs(p[2] - plate))));
       found.push({ one, other: null, cut: seat, mm: Math.min(...away) });
     }
   }

@@ -34,7 +34,8 @@ const places = (site: Site): FasciaPlace[] => {
   for (const border of site.roof.edges) {
     if (border.kind !== 'eave' && border.kind !== 'step') continue;
     const slope = slopeAt(site, border.slope);
-    if (!slope.sides.some((own) => own.block === border.block && own.side === border.side)) continue;
+    if (!slope.sides.some((own) => own.block === border.block && own.side === border.side))
+      continue;
     const [u0, v] = onSlope(slope, inPlan(border.from));
     const [u1] = onSlope(slope, inPlan(border.to));
     const run = runs.find((one) => one.slope === slope && Math.abs(one.v - v) < NEAR_MM);
@@ -57,11 +58,7 @@ const places = (site: Site): FasciaPlace[] => {
 };
 
 /** Mitred where two fascias meet, in the middle between their two directions; square where one ends alone. */
-const endAt = (
-  place: FasciaPlace,
-  which: 'start' | 'end',
-  all: readonly FasciaPlace[],
-): EndCut => {
+const endAt = (place: FasciaPlace, which: 'start' | 'end', all: readonly FasciaPlace[]): EndCut => {
   const p = which === 'start' ? place.from : place.to;
   const away = v2.scale(place.slope.along, which === 'start' ? -1 : 1);
   const at = which === 'start' ? ('bottom' as const) : ('top' as const);
@@ -89,7 +86,9 @@ const isSquare = ({ job }: Site, { side }: FasciaPlace): boolean =>
 const fasciaFrame = (site: Site, place: FasciaPlace, thickness: number): BoardFrame => {
   const { slope } = place;
   const a: Vec3 = [slope.along[0], slope.along[1], 0];
-  const e: Vec3 = isSquare(site, place) ? plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).e : [0, 0, 1];
+  const e: Vec3 = isSquare(site, place)
+    ? plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).e
+    : [0, 0, 1];
   const s = v3.cross(e, a);
   return { origin: v3.add(place.from, v3.scale(s, -thickness / 2)), a, s, e };
 };
@@ -178,7 +177,9 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
   });
   return members.map((member) => ({
     ...member,
-    ends: member.ends.map((cut) => (isMet(members, member.id, cut) ? cut : { ...cut, meets: null })),
+    ends: member.ends.map((cut) =>
+      isMet(members, member.id, cut) ? cut : { ...cut, meets: null },
+    ),
   }));
 };
 

@@ -61,13 +61,20 @@ const carried = (
       return true;
     };
     const addHeader = (): boolean => {
-      const header = headerAt(site, junction, spansOf(site, stations, [], junction.slope), headers.length);
+      const header = headerAt(
+        site,
+        junction,
+        spansOf(site, stations, [], junction.slope),
+        headers.length,
+      );
       if (header === null) return false;
       headers.push(header);
       return true;
     };
     const done =
-      site.job.framing.valleys === 'supported' ? carryOn() || addHeader() : addHeader() || carryOn();
+      site.job.framing.valleys === 'supported'
+        ? carryOn() || addHeader()
+        : addHeader() || carryOn();
     if (!done) bare += 1;
   }
   return { places: current, headers, bare };

@@ -3,7 +3,16 @@ import type { RoofLine } from '../roof';
 import { heightAt } from '../roof';
 import { plumbKeep } from './board';
 import type { EndCut, Kind } from './member';
-import { blockAt, blocksOf, inPlan, memberId, sideAt, slopeAt, stockOf, type Site } from './timbers';
+import {
+  blockAt,
+  blocksOf,
+  inPlan,
+  memberId,
+  sideAt,
+  slopeAt,
+  stockOf,
+  type Site,
+} from './timbers';
 
 /** Two ends of lines this near meet in one point. mm */
 const NODE_MM = 0.05;
@@ -73,8 +82,11 @@ const partedAtCrossings = (lines: readonly RoofLine[]): RoofLine[] =>
       const share = t / length;
       const mix = (k: 0 | 1 | 2): number => line.from[k] + share * (line.to[k] - line.from[k]);
       const at: Vec3 = [mix(0), mix(1), mix(2)];
-      return partedAtCrossings([...lines.slice(0, i), { ...line, to: at }, { ...line, from: at }])
-        .slice(-2);
+      return partedAtCrossings([
+        ...lines.slice(0, i),
+        { ...line, to: at },
+        { ...line, from: at },
+      ]).slice(-2);
     }
     return [line];
   });

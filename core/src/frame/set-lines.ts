@@ -3,14 +3,7 @@ import { heightAt, roofAbout } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import { passesThrough, type LineEnd, type LinePlace } from './line-places';
 import type { CutAt, EndCut } from './member';
-import {
-  clearOfAll,
-  cutStrip,
-  isOpen,
-  openEnd,
-  wholeStrip,
-  type Strip,
-} from './strip';
+import { clearOfAll, cutStrip, isOpen, openEnd, wholeStrip, type Strip } from './strip';
 import {
   blockAt,
   inPlan,
@@ -132,20 +125,13 @@ export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[]
     keep: halfSpace(foot.tail, normal),
     meets: null,
   };
-  return [
-    { point: inPlan(foot.tail), outward: v2.unit(v2.add(one.outward, other.outward)), cut },
-  ];
+  return [{ point: inPlan(foot.tail), outward: v2.unit(v2.add(one.outward, other.outward)), cut }];
 };
 
 const halfSpaceThrough = (point: Vec3, a: Vec3): HalfSpace => halfSpace(point, v3.scale(a, -1));
 
 /** The tail's cut on the fascia line of one eave side. */
-export const tailOfSide = (
-  site: Site,
-  block: string,
-  index: number,
-  name: string,
-): PlanCut => {
+export const tailOfSide = (site: Site, block: string, index: number, name: string): PlanCut => {
   const side = sideAt(site, block, index);
   const plane = blockAt(site, block).planes[index];
   if (!plane) throw new Error(`frame: side ${index} of ${block} carries no roof plane`);
@@ -161,12 +147,7 @@ export const tailOfSide = (
 };
 
 /** The tail's cut on the fascia line of the side of a slope nearest to `near`. */
-export const tailOf = (
-  site: Site,
-  index: number,
-  near: Vec2,
-  name: string,
-): PlanCut => {
+export const tailOf = (site: Site, index: number, near: Vec2, name: string): PlanCut => {
   const distance = ({ block, side }: { block: string; side: number }): number => {
     const line = sideAt(site, block, side);
     const t = v2.dot(v2.sub(near, line.start), line.along);
@@ -284,5 +265,7 @@ export const withRafters = (
 export const standsProud = (site: Site, { place, strip }: SetLine): number =>
   Math.max(
     0,
-    ...strip.polygon.points.map((p) => strip.topAt(p) - roofAbout(site.roof, p, place.block, null).z),
+    ...strip.polygon.points.map(
+      (p) => strip.topAt(p) - roofAbout(site.roof, p, place.block, null).z,
+    ),
   );

@@ -91,9 +91,7 @@ const cornerTails = (site: Site, span: Span): PlanCut[] => {
 };
 
 const ownTail = (site: Site, { foot, index, slope, station }: Span): PlanCut[] =>
-  foot === null
-    ? []
-    : [tailOf(site, index, planPoint(slope, station.u, foot.v), 'tail cut')];
+  foot === null ? [] : [tailOf(site, index, planPoint(slope, station.u, foot.v), 'tail cut')];
 
 /** What ends a span by itself, before any neighbour does: its tail, a wall. */
 const ownCuts = (site: Site, span: Span): PlanCut[] => {
@@ -130,7 +128,11 @@ const closed = (strip: Strip, span: Span): Strip | null => {
   let left: Strip | null = strip;
   for (const tag of strip.polygon.tags) {
     if (typeof tag === 'string' || !isOpen(tag) || left === null) continue;
-    const { point, outward, cut } = squareAcross(span, tag.at === 'top' ? span.high : span.low, tag.at);
+    const { point, outward, cut } = squareAcross(
+      span,
+      tag.at === 'top' ? span.high : span.low,
+      tag.at,
+    );
     left = cutStrip(left, { point, outward }, cut);
   }
   return left;
@@ -195,4 +197,3 @@ const belowFoot = (strip: Strip): Strip =>
 
 export const topPoint = ({ span }: RafterPlace): Vec2 =>
   planPoint(span.slope, span.station.u, span.high.v);
-

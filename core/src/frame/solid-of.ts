@@ -7,15 +7,7 @@ import type { EndCut, Member } from './member';
  * convex pieces of one board part.
  */
 export type BoardFace =
-  | 'low'
-  | 'high'
-  | 'right'
-  | 'left'
-  | 'under'
-  | 'upper'
-  | 'backing'
-  | 'seam'
-  | EndCut;
+  'low' | 'high' | 'right' | 'left' | 'under' | 'upper' | 'backing' | 'seam' | EndCut;
 
 const REACH = 4;
 
@@ -60,10 +52,7 @@ const saw = (member: Member): readonly ConvexSolid<BoardFace>[] => {
   return pieces.flatMap((piece) => notched(member, piece)).filter((piece) => piece.length > 0);
 };
 
-const notched = (
-  member: Member,
-  solid: ConvexSolid<BoardFace>,
-): ConvexSolid<BoardFace>[] => {
+const notched = (member: Member, solid: ConvexSolid<BoardFace>): ConvexSolid<BoardFace>[] => {
   const { frame } = member;
   if (member.notch === null) return [solid];
   const { seat, heel } = member.notch;

@@ -135,9 +135,7 @@ export interface Divider {
 
 export const dividersOf = (places: readonly LinePlace[]): Divider[] =>
   places.flatMap(({ runsOn, high }): Divider[] =>
-    runsOn === null
-      ? []
-      : [{ slope: runsOn.slope, from: runsOn.from, to: high, stop: 'valley' }],
+    runsOn === null ? [] : [{ slope: runsOn.slope, from: runsOn.from, to: high, stop: 'valley' }],
   );
 
 const footOf = (site: Site, slope: Slope, u: number, run: Run): Span['foot'] => {
@@ -167,8 +165,9 @@ export const spansAt = (
   runsAt(slope, station.u).flatMap((run) => {
     const end = (tag: Carrier, v: number, upper: boolean): SpanEnd => ({
       stop:
-        (upper ? stopAtPoint(site, index, planPoint(slope, station.u, v), station.onPoint) : null) ??
-        stopOf(site, slope, tag, upper),
+        (upper
+          ? stopAtPoint(site, index, planPoint(slope, station.u, v), station.onPoint)
+          : null) ?? stopOf(site, slope, tag, upper),
       v,
       beside: tag.of === 'slope' ? tag.slope : null,
       line: lineOf(site, slope, tag),
@@ -182,18 +181,16 @@ export const spansAt = (
           : [{ stop, v, beside: null, line: null }];
       })
       .sort((p, q) => p.v - q.v);
-    const ends = [
-      end(run.lowTag, run.low, false),
-      ...cuts,
-      end(run.highTag, run.high, true),
-    ];
+    const ends = [end(run.lowTag, run.low, false), ...cuts, end(run.highTag, run.high, true)];
     return ends.slice(1).flatMap((high, i): Span[] => {
       const low = ends[i];
       if (low === undefined) return [];
       const plate = i === 0 ? footOf(site, slope, station.u, run) : null;
       // Beside a valley it must reach its plate below the valley's face, or it stands on the valley alone.
       const onValley =
-        plate !== null && low.stop === 'valley' && plate.v < low.v + onSide(site, index, low.beside);
+        plate !== null &&
+        low.stop === 'valley' &&
+        plate.v < low.v + onSide(site, index, low.beside);
       const foot = onValley ? null : plate;
       // What starts at an eave without a plate below it hangs outside the walls: the tail of a hip's corner.
       if (foot === null && (low.stop === 'eave' || low.stop === 'edge')) return [];
@@ -231,10 +228,12 @@ const overWalls = (site: Site, slope: Slope, u: number, low: number, high: numbe
 };
 
 /** What a rafter is called by what it stands between. */
-export const kindOf = ({ low, high, foot, station }: Span): Extract<
-  Kind,
-  'common' | 'king-common' | 'hip-jack' | 'valley-jack' | 'cripple-jack'
-> => {
+export const kindOf = ({
+  low,
+  high,
+  foot,
+  station,
+}: Span): Extract<Kind, 'common' | 'king-common' | 'hip-jack' | 'valley-jack' | 'cripple-jack'> => {
   const atRidge = high.stop === 'ridge' || high.stop === 'wall' || high.stop === 'edge';
   if (foot !== null || low.stop === 'wall') {
     if (station.onPoint) return atRidge ? 'common' : 'king-common';

@@ -82,7 +82,12 @@ const hipEdge = (place: LinePlace, slope: Slope): UpperEdge => ({
 });
 
 /** The top of a lean-to: where its slope ends at a wall across it. */
-const wallEdges = (site: Site, places: readonly LinePlace[], index: number, slope: Slope): UpperEdge[] => {
+const wallEdges = (
+  site: Site,
+  places: readonly LinePlace[],
+  index: number,
+  slope: Slope,
+): UpperEdge[] => {
   const spans = new Map<string, [number, number]>();
   for (const { polygon } of slope.pieces) {
     for (const [i, tag] of polygon.tags.entries()) {
@@ -192,7 +197,8 @@ const countFrom = (
   const corners = slope.sides.flatMap(({ line }) => [line.start, line.end]);
   const us = corners.map((p) => onSlope(slope, p)[0]);
   const before = us.filter((u) => (first.u - u) * toward >= -1);
-  const corner = before.length === 0 ? from : before.reduce((a, b) => (toward * (b - a) > 0 ? b : a));
+  const corner =
+    before.length === 0 ? from : before.reduce((a, b) => (toward * (b - a) > 0 ? b : a));
   const fromCorner = site.job.framing.layout === 'corner' && first.kind === 'point';
   return {
     origin: first.kind === 'flush' ? startWall : fromCorner ? corner : first.u,
@@ -201,12 +207,7 @@ const countFrom = (
   };
 };
 
-const steps = (
-  site: Site,
-  slope: Slope,
-  edge: UpperEdge,
-  flush: readonly Flush[],
-): number[] => {
+const steps = (site: Site, slope: Slope, edge: UpperEdge, flush: readonly Flush[]): number[] => {
   const { spacing, layout } = site.job.framing;
   if (edge.fromCorner && layout === 'corner') {
     const sign = edge.first.u >= edge.last.u ? 1 : -1;
@@ -232,11 +233,14 @@ const multiples = (step: number, reach: number): number[] => {
  * Every station of one slope: on the points of its hips and flush at its gables first, then at the spacing under
  * each ridge, hip and wall above it.
  */
-export const stationsOf = (site: Site, places: readonly LinePlace[], index: number, slope: Slope): Stations => {
+export const stationsOf = (
+  site: Site,
+  places: readonly LinePlace[],
+  index: number,
+  slope: Slope,
+): Stations => {
   const { thickness } = site.job.timber.common;
-  const above = places.filter(
-    ({ kind, line }) => kind !== 'valley' && line.slopes.includes(index),
-  );
+  const above = places.filter(({ kind, line }) => kind !== 'valley' && line.slopes.includes(index));
   const edges = [
     ...above
       .filter(({ kind }) => kind === 'ridge')
@@ -248,7 +252,9 @@ export const stationsOf = (site: Site, places: readonly LinePlace[], index: numb
   const clear = (u: number): boolean =>
     flush.every((one) => (u - one.corner) * one.inward >= thickness / 2 - SAME_POINT_MM);
   const points = above
-    .filter(({ kind, highEnd }) => kind === 'hip' && (highEnd.node !== null || highEnd.wall !== null))
+    .filter(
+      ({ kind, highEnd }) => kind === 'hip' && (highEnd.node !== null || highEnd.wall !== null),
+    )
     .map((place) => onSlope(slope, inPlan(place.high))[0])
     .filter(clear);
   const at: Station[] = [];

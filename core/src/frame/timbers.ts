@@ -1,6 +1,14 @@
 import { planeAt, v2, v3, type BoardFrame, type Vec2, type Vec3 } from '../geom';
 import type { Job, Stock } from '../job';
-import { heightAt, type BlockRoof, type LineKind, type Roof, type RoofLine, type SideLine, type Slope } from '../roof';
+import {
+  heightAt,
+  type BlockRoof,
+  type LineKind,
+  type Roof,
+  type RoofLine,
+  type SideLine,
+  type Slope,
+} from '../roof';
 import { plumbFrame } from './board';
 import type { Kind } from './member';
 

@@ -85,7 +85,8 @@ export const finished = (
   leaning: readonly EndCut[] = [],
 ): Member => {
   const more = leaning.filter((cut) => !cutsInto(strip, cut));
-  const cut = more.length === 0 ? member : withoutIdle({ ...member, ends: [...member.ends, ...more] });
+  const cut =
+    more.length === 0 ? member : withoutIdle({ ...member, ends: [...member.ends, ...more] });
   if (cut.mayStandProud) return cut;
   const drop = -cut.topMm / Math.cos(cut.plan.slopeRad);
   const tops = strip.polygon.points.map((p): Vec3 => [p[0], p[1], strip.topAt(p) - drop]);
@@ -121,9 +122,7 @@ export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: Set
     topMm: 0,
     ends: cutsOf(strip),
     notch:
-      foot === null
-        ? null
-        : seatNotch(p, foot.side.plateMm, outward, foot.side.overhangMm > 0),
+      foot === null ? null : seatNotch(p, foot.side.plateMm, outward, foot.side.overhangMm > 0),
     bevels: [],
     mayStandProud: false,
     plan: {
@@ -139,7 +138,11 @@ export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: Set
   return finished(site, member, strip, leaning);
 };
 
-const planOf = (site: Site, { place }: SetLine, slopeRad: number): Omit<MemberPlan, 'backingRad' | 'dropMm'> => {
+const planOf = (
+  site: Site,
+  { place }: SetLine,
+  slopeRad: number,
+): Omit<MemberPlan, 'backingRad' | 'dropMm'> => {
   const { low, high, heading, line, kind } = place;
   const [left, right] = line.slopes.map((index) => slopeAt(site, index));
   if (left === undefined || right === undefined) throw new Error('frame: a line parts two slopes');
@@ -238,4 +241,3 @@ export const headerMember = (site: Site, header: HeaderPlace, strip: Strip): Mem
     },
   };
 };
-

@@ -33,8 +33,7 @@ const third = (a: Vec2, b: Vec2, fromA: number, fromB: number): Vec2 | null => {
  */
 export const fromSides = ({ sides, diagonal }: FourSides): Measured => {
   const [a, b, c, d] = sides;
-  const fits = (p: number, q: number): boolean =>
-    diagonal < p + q && diagonal > Math.abs(p - q);
+  const fits = (p: number, q: number): boolean => diagonal < p + q && diagonal > Math.abs(p - q);
   if (!fits(a, b) || !fits(c, d)) {
     const [p, q, walls] = fits(a, b) ? [c, d, 'walls 3 and 4'] : [a, b, 'walls 1 and 2'];
     return {

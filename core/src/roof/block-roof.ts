@@ -98,9 +98,7 @@ export const loneBlock = (job: Job, block: Block): Result<LoneBlock> => {
     sides,
     planes: sides.map((line, i) => {
       const side = block.sides[i];
-      return side?.roof === 'eave'
-        ? roofPlane(block, line, pitchRad(side.pitch), hap.value)
-        : null;
+      return side?.roof === 'eave' ? roofPlane(block, line, pitchRad(side.pitch), hap.value) : null;
     }),
     grown: grownOutline(block.id, sides),
     reach: sides.map((side) => boundOf(side, side.overhangMm)),

@@ -81,8 +81,9 @@ export const uncovered = (
   const kept = rest.map((polygon) => of(polygon, piece.under));
   // Taken out again from what is covered: the strips under the overhangs that stand clear.
   for (const [i, side] of cover.sides.entries()) {
-    if (side.overhangMm === 0) continue;
-    const strip = [...above, ...grown, ...plates.slice(0, i), outside(plates[i] ?? grown[0]!)];
+    const plate = plates[i];
+    if (side.overhangMm === 0 || plate === undefined) continue;
+    const strip = [...above, ...grown, ...plates.slice(0, i), outside(plate)];
     const under = intersection(piece, strip);
     if (under === null) continue;
     const { least } = clearOver(cover, piece.plane, under.points);

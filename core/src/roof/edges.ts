@@ -96,7 +96,12 @@ export const linesOf = (
       const line = meetingLine(one, other);
       if (line === null) continue;
       const key = `${low} ${high}`;
-      const pair = pairs.get(key) ?? { low, high, left: new Map(), right: new Map() };
+      const pair: Stretches = pairs.get(key) ?? {
+        low,
+        high,
+        left: new Map<number, Interval[]>(),
+        right: new Map<number, Interval[]>(),
+      };
       const ends = [a, b].map((p) => v2.dot(v2.sub(p, line.at), line.along));
       const stretch: Interval = [Math.min(...ends), Math.max(...ends)];
       // A piece lies to the left of its own edges.

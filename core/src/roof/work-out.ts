@@ -1,11 +1,12 @@
-import { clipConvex, v2, v3 } from '../geom';
+import { clipConvex, v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Result } from '../problem';
 import { facesOf, heightAt, loneBlock, type LoneBlock } from './block-roof';
 import { tailDepth, uncovered } from './cover';
 import { bordersOf, linesOf } from './edges';
-import type { BlockRoof, Roof, RoofFace, RoofPiece, RoofPlane, Slope } from './model';
+import type { BlockRoof, Carrier, Roof, RoofFace, RoofPiece, RoofPlane, Slope } from './model';
 import { notFramedYet, unsound } from './refuse';
+import type { SideLine } from './side-lines';
 
 /** Gathers the planes of all blocks into slopes: sides that lie in one plane make one slope. */
 const gather = (lone: readonly LoneBlock[]): { blocks: BlockRoof[]; sides: RoofPlane[][] } => {
@@ -47,23 +48,32 @@ const pieces = (job: Job, blocks: readonly BlockRoof[]): RoofPiece[] =>
     return rest;
   });
 
-/** A piece without what hangs over gables; its edges there, and at walls, are where timbers end. */
-const withinWalls = (piece: RoofPiece, block: BlockRoof): RoofPiece[] => {
-  let polygon: RoofPiece['polygon'] | null = piece.polygon;
-  for (const side of block.sides) {
-    if (side.roof === 'eave' || polygon === null) continue;
-    const tag = { of: 'wall' as const, block: block.id, side: side.index };
-    polygon = clipConvex(polygon, (p) => -v2.dot(v2.sub(p, side.start), side.inward), tag);
-    if (polygon === null) return [];
-    polygon = {
-      points: polygon.points,
-      tags: polygon.tags.map((one) =>
-        one.of === 'outline' && one.block === block.id && one.side === side.index ? tag : one,
-      ),
-    };
-  }
-  return polygon === null ? [] : [{ ...piece, polygon }];
+/** A polygon cut at one gable or wall, its edges there named for it. */
+const cutAtWall = (
+  { points, tags }: RoofPiece['polygon'],
+  side: SideLine,
+  block: string,
+): RoofPiece['polygon'] | null => {
+  const tag: Carrier = { of: 'wall', block, side: side.index };
+  const own = tags.map((one) =>
+    one.of === 'outline' && one.block === block && one.side === side.index ? tag : one,
+  );
+  const outside = (p: Vec2): number => -v2.dot(v2.sub(p, side.start), side.inward);
+  return clipConvex({ points, tags: own }, outside, tag);
 };
+
+/** A piece without what hangs over gables; its edges there, and at walls, are where timbers end. */
+const withinWalls = (piece: RoofPiece, block: BlockRoof): RoofPiece[] =>
+  block.sides
+    .filter(({ roof }) => roof !== 'eave')
+    .reduce<RoofPiece[]>(
+      (left, side) =>
+        left.flatMap((one) => {
+          const polygon = cutAtWall(one.polygon, side, block.id);
+          return polygon === null ? [] : [{ ...one, polygon }];
+        }),
+      [piece],
+    );
 
 const faceOf = ({ plane, polygon }: RoofPiece): RoofFace => ({
   block: plane.block,
@@ -114,4 +124,3 @@ export const workOutRoof = (job: Job): Result<Roof> => {
   const problems = unsound(job, roof, visible.dead);
   return problems.length > 0 ? refused(problems) : ok(roof);
 };
-

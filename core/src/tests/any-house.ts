@@ -34,10 +34,7 @@ const timber = fc.record({
   fascia: fc.constantFrom({ thickness: 19, depth: 184 }, undefined),
 });
 
-const input = (
-  blocks: BlockInput[],
-  own: { framing: object; timber: object },
-): JobInput =>
+const input = (blocks: BlockInput[], own: { framing: object; timber: object }): JobInput =>
   ({
     format: 'ogee-job',
     version: 1,

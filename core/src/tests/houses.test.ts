@@ -150,9 +150,9 @@ describe('an end out of square', () => {
     const plans = entriesOf(solution, 'hip').map(({ plan }) => plan!);
     const halves = [(180 - (180 - corner)) / 2, 45, (180 - corner) / 2];
     for (const half of halves)
-      expect(
-        plans.some(([a, b]) => Math.abs(a - half) < 1e-6 && Math.abs(b - half) < 1e-6),
-      ).toBe(true);
+      expect(plans.some(([a, b]) => Math.abs(a - half) < 1e-6 && Math.abs(b - half) < 1e-6)).toBe(
+        true,
+      );
   });
 
   it('stands the end common square to its plate, off the ridge’s line', () => {

@@ -62,8 +62,8 @@ export const tee = ({
   width = 4000,
   pitch = '9/12',
   reach = 0,
-  join = 'framed' as 'framed' | 'laid-on',
-  framing = {} as Framing,
+  join = 'framed',
+  framing = {},
 } = {}): Job =>
   jobOf(
     [
@@ -99,7 +99,7 @@ export const crossed = (framing: Framing = {}): Job =>
   );
 
 /** A lean-to against the south wall. */
-export const leanTo = ({ plate = -1500, pitch = '4/12', framing = {} as Framing } = {}): Job =>
+export const leanTo = ({ plate = -1500, pitch = '4/12', framing = {} } = {}): Job =>
   jobOf(
     [
       main(),

@@ -59,7 +59,10 @@ it('changes one side, or the pitch of every eave, and nothing else', () => {
 it('lays measured walls where the first wall stands, whichever way it points', () => {
   const measured = fromSides({ sides: [9000, 6100, 9050, 6000], diagonal: 10800 });
   if (!measured.ok) throw new Error(measured.text);
-  const next = laid({ ...block, outline: block.outline.map(([x, y]) => [-y + 50, x]) }, measured.outline);
+  const next = laid(
+    { ...block, outline: block.outline.map(([x, y]) => [-y + 50, x]) },
+    measured.outline,
+  );
   expect(next.outline[0]).toEqual([50, 0]);
   expect(wallLengths(next).map(Math.round)).toEqual([9000, 6100, 9050, 6000]);
   expect(isRectangle(next)).toBe(false);

@@ -8,7 +8,10 @@ const files: Record<string, string> = {
   'job.json': good,
   'bad.json': '{"format": "ogee-job", "version": 1, "name": "x", "timber": 3}',
   'not.json': 'hello',
-  'open.json': good.replace('"roof":"eave"', '"roof":"open"').replace(/"pitch":"9.12","overhang":450}/, '}').replace('"open",}', '"open"}'),
+  'open.json': good
+    .replace('"roof":"eave"', '"roof":"open"')
+    .replace(/"pitch":"9.12","overhang":450}/, '}')
+    .replace('"open",}', '"open"}'),
 };
 const read = (file: string): string => {
   const text = files[file];

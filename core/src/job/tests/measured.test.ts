@@ -32,20 +32,30 @@ describe('four walls and a diagonal', () => {
   it('gives back the walls and the diagonal it was given, whatever the corners', () => {
     const wall = fc.integer({ min: 3000, max: 9000 });
     fc.assert(
-      fc.property(wall, wall, wall, wall, fc.integer({ min: 3500, max: 12000 }), (a, b, c, d, e) => {
-        const found = fromSides({ sides: [a, b, c, d], diagonal: e });
-        const triangles = [
-          [a, b],
-          [c, d],
-        ].every(([p, q]) => e < p! + q! && e > Math.abs(p! - q!));
-        expect(found.ok).toBe(triangles);
-        if (!found.ok) return;
-        for (const [i, length] of size(found.outline).entries())
-          expect(length).toBeCloseTo([a, b, c, d][i]!, 6);
-        expect(diagonals(found.outline)![0]).toBeCloseTo(e, 6);
-        const sum = cornerAngles(found.outline).reduce((all, { deg }) => all + ((deg + 360) % 360), 0);
-        expect(sum).toBeCloseTo(360, 6);
-      }),
+      fc.property(
+        wall,
+        wall,
+        wall,
+        wall,
+        fc.integer({ min: 3500, max: 12000 }),
+        (a, b, c, d, e) => {
+          const found = fromSides({ sides: [a, b, c, d], diagonal: e });
+          const triangles = [
+            [a, b],
+            [c, d],
+          ].every(([p, q]) => e < p! + q! && e > Math.abs(p! - q!));
+          expect(found.ok).toBe(triangles);
+          if (!found.ok) return;
+          for (const [i, length] of size(found.outline).entries())
+            expect(length).toBeCloseTo([a, b, c, d][i]!, 6);
+          expect(diagonals(found.outline)![0]).toBeCloseTo(e, 6);
+          const sum = cornerAngles(found.outline).reduce(
+            (all, { deg }) => all + ((deg + 360) % 360),
+            0,
+          );
+          expect(sum).toBeCloseTo(360, 6);
+        },
+      ),
       { seed: 61, numRuns: 200 },
     );
   });

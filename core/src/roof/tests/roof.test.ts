@@ -116,7 +116,6 @@ describe('workOutRoof', () => {
           const job = readJob(JSON.parse(JSON.stringify(input)));
           if (!job.ok) throw new Error(job.problems[0]!.text);
           const found = workOutRoof(job.value);
-          fc.pre(found.ok);
           if (!found.ok) return;
           const { faces, blocks } = found.value;
           const corners = blocks.flatMap(({ grown }) => grown.points);
@@ -161,7 +160,11 @@ describe('workOutRoof', () => {
     return roof.ok ? [] : roof.problems.map(({ code, path, text }) => `${code} ${path}: ${text}`);
   };
   it.each([
-    ['an open end that shows', tee({ reach: -100 }), /^open-end blocks\.1\.sides\.2\.roof: .*hidden/],
+    [
+      'an open end that shows',
+      tee({ reach: -100 }),
+      /^open-end blocks\.1\.sides\.2\.roof: .*hidden/,
+    ],
     [
       'a wing higher than the roof it runs into',
       tee({ pitch: '24/12' }),

@@ -1,0 +1,181 @@
+import { formatLength, type CutList, type FitReport, type Job } from '@ogee/core';
+import type { Browser, Page } from 'puppeteer-core';
+import { commandLine, startApp, type AppServer } from './support/app-server';
+import {
+  byId,
+  launch,
+  openPage,
+  PHONE,
+  press,
+  settled,
+  spoken,
+  tap,
+  textOf,
+  typeInto,
+} from './support/browser';
+
+jest.setTimeout(120_000);
+
+let server: AppServer;
+let browser: Browser;
+let page: Page;
+let faults: string[];
+const loaded: string[] = [];
+
+beforeAll(async () => {
+  server = await startApp();
+  browser = await launch();
+  ({ page, faults } = await openPage(browser, PHONE));
+  page.on('request', (request) => loaded.push(request.url()));
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+});
+
+const jobNow = async (): Promise<Job> => {
+  const id = /job\/([^/]+)/.exec(page.url())![1]!;
+  const stored = (await (await fetch(`${server.base}/api/jobs/${id}`)).json()) as { job: Job };
+  return stored.job;
+};
+
+const inches = (mm: number): string => formatLength(mm, { style: 'feet-inches', denominator: 16 });
+
+const start = async (name: string, along: string, across: string, pitch: string): Promise<void> => {
+  await page.goto(server.base, { waitUntil: 'networkidle0' });
+  await tap(page, 'new-job');
+  await typeInto(page, 'new-name-field', name);
+  await typeInto(page, 'new-along', along);
+  await typeInto(page, 'new-across', across);
+  await typeInto(page, 'new-pitch', pitch);
+  await tap(page, 'new-create');
+  await page.waitForSelector(byId('cut-list'));
+};
+
+/** Every line of the list on screen, its count and its length, is the command line's. */
+const listIsTheCommandLines = async (): Promise<CutList> => {
+  await settled(page);
+  await tap(page, 'place-cuts');
+  await page.waitForSelector(byId('cut-list'));
+  const list = JSON.parse(commandLine(await jobNow())) as CutList;
+  const rows = await page.$$eval('[data-testid^="piece-"]', (all) =>
+    all.map((row) => row.getAttribute('data-testid')),
+  );
+  expect(rows).toEqual(list.members.map(({ mark }) => `piece-${mark}`));
+  for (const { mark, count, length } of list.members) {
+    expect(await textOf(page, `piece-${mark}`)).toContain(`${count} off`);
+    expect([mark, await spoken(page, `piece-${mark}`)]).toEqual([mark, inches(length.longPoint)]);
+  }
+  return list;
+};
+
+const closesAsTheCommandLineSays = async (): Promise<void> => {
+  const report = JSON.parse(commandLine(await jobNow(), 'fit')) as FitReport;
+  expect(report.problems).toEqual([]);
+  await tap(page, 'place-fit');
+  await page.waitForSelector(byId('fit'));
+  const { joints } = report;
+  expect(await textOf(page, 'fit')).toContain(`${joints} of ${joints} joints close`);
+};
+
+describe('houses built with a thumb', () => {
+  it('an L: a wing by its wall, width, projection and distance from a corner', async () => {
+    await start('Plover Barn', `33'`, `20'`, '9');
+    await tap(page, 'place-site');
+    await press(page, 'Add a wing');
+    await press(page, 'Wall 1');
+    await typeInto(page, 'field-new.width', `13'`);
+    await typeInto(page, 'field-new.projection', `10'`);
+    await typeInto(page, 'field-new.fromCorner', `20'`);
+    await press(page, 'Add the wing');
+    await settled(page);
+    const [, wing] = (await jobNow()).blocks;
+    expect(wing!.outline.map((p) => p.map((mm) => Math.round(mm / 304.8)))).toEqual([
+      [20, -10],
+      [33, -10],
+      [33, 10],
+      [20, 10],
+    ]);
+    const list = await listIsTheCommandLines();
+    expect(list.members.map(({ kind }) => kind)).toEqual(
+      expect.arrayContaining(['valley', 'valley-jack', 'cripple-jack']),
+    );
+    await closesAsTheCommandLineSays();
+  });
+
+  it('its plan names every line with length, slope and plan angles', async () => {
+    const list = JSON.parse(commandLine(await jobNow())) as CutList;
+    await tap(page, 'place-roof');
+    const lines = await textOf(page, 'lines');
+    for (const entry of list.members.filter(({ plan }) => plan !== null)) {
+      expect(lines).toContain(entry.mark);
+      expect(lines).toContain(`${entry.slope.toFixed(2)}°`);
+      expect(lines).toContain(`${entry.plan![0].toFixed(2)}° and ${entry.plan![1].toFixed(2)}°`);
+    }
+  });
+
+  it('in 3D, loaded only now, a touch names a timber and a kind can be hidden', async () => {
+    expect(loaded.some((url) => url.includes('frame-3d'))).toBe(false);
+    await press(page, '3D');
+    const canvas = await page.waitForSelector(`${byId('frame-3d')} canvas`, { timeout: 20_000 });
+    expect(loaded.some((url) => url.includes('frame-3d'))).toBe(true);
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    const box = (await canvas!.boundingBox())!;
+    for (const [x, y] of [
+      [0.5, 0.5],
+      [0.45, 0.45],
+      [0.55, 0.55],
+      [0.4, 0.55],
+      [0.6, 0.45],
+      [0.5, 0.62],
+    ] as const) {
+      if ((await textOf(page, 'frame-3d')).includes('See ')) break;
+      await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
+      await new Promise((resolve) => setTimeout(resolve, 400));
+    }
+    expect(await textOf(page, 'frame-3d')).toMatch(/See [A-Z]+\d+/);
+    await page.click('[aria-label="Show commons"]');
+    expect(
+      await page.$eval('[aria-label="Show commons"]', (box) => box.getAttribute('aria-checked')),
+    ).toBe('false');
+  });
+
+  it('an oblique end, from four walls and a diagonal', async () => {
+    await start('Dunlin Mill', `36'`, `24'`, '8');
+    await tap(page, 'place-site');
+    await press(page, 'Four walls, diagonals');
+    await typeInto(page, 'field-blocks.0.outline.2', `33'`);
+    await typeInto(page, 'field-blocks.0.outline.1', `24' 2 1/4`);
+    await typeInto(page, 'field-blocks.0.outline.diagonal', `40' 9 5/8`);
+    await settled(page);
+    const corners = await textOf(page, 'corners');
+    expect(corners).toContain('82.');
+    expect(corners).toContain('closed by 7.');
+    const list = await listIsTheCommandLines();
+    const tilts = new Set(
+      list.members
+        .filter(({ kind }) => kind === 'hip-jack')
+        .map(({ cuts }) => cuts[0]!.faceTilt.toFixed(0)),
+    );
+    expect(tilts.size).toBeGreaterThan(2);
+    await closesAsTheCommandLineSays();
+  });
+
+  it('a check diagonal that disagrees is said beside it, and spoils nothing', async () => {
+    const before = await jobNow();
+    await tap(page, 'place-site');
+    await typeInto(page, 'field-blocks.0.outline.check', `50'`);
+    await page.waitForSelector('[role=alert]');
+    await settled(page);
+    expect((await jobNow()).blocks).toEqual(before.blocks);
+  });
+
+  it('walls that no triangle can have are refused with what could be', async () => {
+    await typeInto(page, 'field-blocks.0.outline.diagonal', `80'`);
+    await page.waitForFunction(() => document.body.innerText.includes('no triangle has walls'));
+  });
+
+  it('threw nothing and broke no policy on the way', () => {
+    expect(faults).toEqual([]);
+  });
+});

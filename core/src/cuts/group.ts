@@ -67,10 +67,10 @@ const alike = (p: Shape, q: Shape): boolean =>
 export const group = (pieces: readonly Piece[]): Group[] => {
   const groups: Group[] = [];
   for (const piece of pieces) {
-    const level = piece.member.plan.slopeRad === 0;
+    const other = mirrored(piece.shape, piece.member.plan.slopeRad === 0);
     const home = groups.find(({ pieces: [first] }) => {
       if (first === undefined || first.member.kind !== piece.member.kind) return false;
-      return alike(first.shape, piece.shape) || alike(first.shape, mirrored(piece.shape, level));
+      return alike(first.shape, piece.shape) || alike(first.shape, other);
     });
     if (home === undefined) groups.push({ pieces: [piece] });
     else home.pieces.push(piece);

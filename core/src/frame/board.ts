@@ -1,4 +1,4 @@
-import { halfSpace, v2, v3, type BoardFrame, type HalfSpace, type Vec2, type Vec3 } from '../geom';
+import { halfSpace, v3, type BoardFrame, type HalfSpace, type Vec2, type Vec3 } from '../geom';
 
 /** A board whose plan direction is `heading` (unit), rising at `slopeRad`, its wide faces plumb. */
 export const plumbFrame = (origin: Vec3, heading: Vec2, slopeRad: number): BoardFrame => {
@@ -12,18 +12,3 @@ export const plumbFrame = (origin: Vec3, heading: Vec2, slopeRad: number): Board
 /** A plumb plane through a point of the plan; keeps what lies behind it as seen along `outward`. */
 export const plumbKeep = (point: Vec2, outward: Vec2): HalfSpace =>
   halfSpace([point[0], point[1], 0], [outward[0], outward[1], 0]);
-
-/**
- * The side face of a plumb-sided timber whose centre line runs through `point` along `heading`, as the half-space
- * that keeps a piece lying on the side of `toward`.
- */
-export const besideTimber = (
-  point: Vec2,
-  heading: Vec2,
-  thickness: number,
-  toward: Vec2,
-): HalfSpace => {
-  const across = v2.left(heading);
-  const outward = v2.dot(across, toward) > 0 ? across : v2.scale(across, -1);
-  return plumbKeep(v2.add(point, v2.scale(outward, thickness / 2)), v2.scale(outward, -1));
-};

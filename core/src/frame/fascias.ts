@@ -99,13 +99,14 @@ const outlineOf = (
   ends: readonly EndCut[],
   [inner, outer]: readonly [number, number],
   depth: number,
-): Strip => {
+  topMm: number,
+): Strip | null => {
   const { slope } = place;
   const out = v2.scale(slope.uphill, (inner - outer) / 2);
   const reach = v2.scale(slope.along, 4 * (inner + outer));
   const from = v2.add(inPlan(place.from), out);
   const to = v2.add(inPlan(place.to), out);
-  const z = place.from[2];
+  const z = place.from[2] + topMm;
   const whole = wholeStrip(v2.sub(from, reach), v2.add(to, reach), inner + outer, {
     id: place.id,
     kind: 'fascia',
@@ -114,10 +115,10 @@ const outlineOf = (
     plumbMm: depth,
     anchor: v2.scale(v2.add(from, to), 0.5),
   });
-  return ends.reduce((strip, cut) => {
+  return ends.reduce<Strip | null>((strip, cut) => {
     const outward: Vec2 = [cut.keep.normal[0], cut.keep.normal[1]];
     const point = v2.scale(outward, cut.keep.offset);
-    return cutStrip(strip, { point, outward }, cut) ?? strip;
+    return strip === null ? null : cutStrip(strip, { point, outward }, cut);
   }, whole);
 };
 
@@ -130,19 +131,18 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
   const members = all.flatMap((place): Member[] => {
     const ends = [endAt(place, 'end', all), endAt(place, 'start', all)];
     const mates = ends.map(({ meets }) => meets);
-    const thin = outlineOf(place, ends, [0, stock.thickness], stock.depth);
-    const clear = clearOfAll(
-      thin,
-      standing.flatMap((grid) => grid.near(thin)),
-    );
+    // A plumb fascia's outer top arris lies in the roof plane, so that nothing stands proud.
+    const topMm = isSquare(site, place) ? 0 : -place.slope.rise * stock.thickness;
+    const thin = outlineOf(place, ends, [0, stock.thickness], stock.depth, topMm);
+    const around = thin === null ? [] : standing.flatMap((grid) => grid.near(thin));
+    const clear = thin === null ? null : clearOfAll(thin, around);
     if (clear === null) return [];
     // Set square with the tails, it leans in below them.
     const lean = isSquare(site, place) ? stock.depth * Math.sin(place.slope.slopeRad) : 0;
-    const whole = outlineOf(place, cutsOf(clear), [lean, stock.thickness], stock.depth);
-    const strip = clearOfAll(
-      whole,
-      set.filter(({ id }) => !mates.includes(id)),
-    );
+    const whole = outlineOf(place, cutsOf(clear), [lean, stock.thickness], stock.depth, topMm);
+    const others = set.filter(({ id }) => !mates.includes(id));
+    const strip = whole === null ? null : clearOfAll(whole, others);
+    // Two mitres can leave nothing of a length as short as the board is thick.
     if (strip === null) return [];
     set.push(strip);
     const frame = fasciaFrame(site, place, stock.thickness);
@@ -154,8 +154,7 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
         side: place.side.index,
         stock,
         frame,
-        // A plumb fascia's outer top arris lies in the roof plane, so that nothing stands proud.
-        topMm: frame.e[2] === 1 ? -place.slope.rise * stock.thickness : 0,
+        topMm,
         // Stopped short of a fascia it only passes, it bears on nothing there.
         ends: cutsOf(strip).map((cut) =>
           cutsOf(clear).includes(cut) ? cut : { ...cut, name: 'end cut', meets: null },

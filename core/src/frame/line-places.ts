@@ -55,7 +55,7 @@ export interface LinePlace {
   } | null;
 }
 
-export const nodeOf = (nodes: Vec2[], p: Vec2): number => {
+const nodeOf = (nodes: Vec2[], p: Vec2): number => {
   const found = nodes.findIndex((node) => v2.distance(node, p) < NODE_MM);
   if (found >= 0) return found;
   nodes.push(p);

@@ -22,7 +22,7 @@ export const onSlope = (slope: Slope, p: Vec2): readonly [u: number, v: number] 
   return [v2.dot(from, slope.along), v2.dot(from, slope.uphill)];
 };
 
-export const originOf = (slope: Slope): Vec2 => slope.sides[0]?.line.start ?? [0, 0];
+const originOf = (slope: Slope): Vec2 => slope.sides[0]?.line.start ?? [0, 0];
 
 export const planPoint = (slope: Slope, u: number, v: number): Vec2 =>
   v2.add(originOf(slope), v2.add(v2.scale(slope.along, u), v2.scale(slope.uphill, v)));
@@ -150,7 +150,7 @@ const flushRafters = (
         Math.abs(v2.dot(v2.sub(inPlan(low), side.start), side.inward)) < 1,
     );
     if (hip === undefined) return false;
-    return v2.distance(inPlan(hip.low), corner) > site.job.framing.spacing;
+    return v2.distance(inPlan(hip.low), corner) > site.job.framing.spacing + 1;
   };
   return slope.sides.flatMap(({ block, side }): Flush[] => {
     const { sides } = blockAt(site, block);

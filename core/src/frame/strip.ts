@@ -156,7 +156,7 @@ const larger = (best: Strip | null, next: Strip | null): Strip | null => {
  * the side of its anchor; a hip always along a ridge's wide face, and a wide face before an end where both leave as
  * much. Null when nothing would be left.
  */
-export const clearOf = (one: Strip, other: Strip): Strip | null => {
+const clearOf = (one: Strip, other: Strip): Strip | null => {
   if (sharedPlan(one, other) === null) return one;
   const cut = (faces: readonly PolygonEdge<StripEdge>[]): Strip | null =>
     faces.map((face) => alongFace(one, other, face)).reduce(larger, null);

@@ -78,7 +78,7 @@ export const planedOff = (site: Site, member: Member): Member => {
  *
  * @param leaning cuts that may reach its lower part alone
  */
-export const finished = (
+const finished = (
   site: Site,
   member: Member,
   strip: Strip,

@@ -166,10 +166,3 @@ export const chordOf = <Tag>(
     ? null
     : { low, high, lowTag, highTag };
 };
-
-/** The mean of a polygon's corners, which lies inside a convex one. */
-export const middleOf = (points: readonly Vec2[]): Vec2 =>
-  v2.scale(
-    points.reduce<Vec2>((sum, p) => v2.add(sum, p), [0, 0]),
-    1 / points.length,
-  );

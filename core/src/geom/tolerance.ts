@@ -10,9 +10,6 @@ export const CUT_ALIKE_MM = 0.01;
 /** Pieces whose every angle agrees to this are cut alike: 0.01 mm across a 60 mm face. rad */
 export const CUT_ALIKE_RAD = 1e-4;
 
-/** A corner this near 90° is square: 0.1 mm in 10 m, less than any tape reads. rad */
-export const SQUARE_CORNER_RAD = 1e-5;
-
 /** A roof line that rises less than this over its run is level: 0.001 mm in 10 m. mm per mm */
 export const LEVEL_RISE = 1e-7;
 

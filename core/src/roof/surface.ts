@@ -38,16 +38,19 @@ export const roofOver = (roof: Roof, p: Vec2): RoofOver | null => {
   return found;
 };
 
-/** As {@link roofOver}; outside every roof, the plane of `side` carried on, or the lowest of the block's planes. */
+/**
+ * As {@link roofOver}, for a timber of `block`. Where that block does not reach, its own roof carried on counts too (the
+ * plane of `side`, or the lowest of its planes): a fascia may hang over a lower roof.
+ */
 export const roofAbout = (roof: Roof, p: Vec2, block: string, side: number | null): RoofOver => {
-  const inside = roofOver(roof, p);
-  if (inside !== null) return inside;
+  const found = roofOver(roof, p);
   const home = roof.blocks.find(({ id }) => id === block);
-  const own = side === null ? null : (home?.planes[side] ?? null);
-  if (own !== null) return { plane: own, z: heightAt(own, p) };
-  const low = home === undefined ? null : lowest(home, p);
-  if (low === null) throw new Error(`roof: block ${block} carries no plane`);
-  return low;
+  if (home === undefined) throw new Error(`roof: there is no block ${block}`);
+  if (found !== null && outside(home.reach, p) <= REACH_MM) return found;
+  const own = side === null ? null : (home.planes[side] ?? null);
+  const carried = own === null ? lowest(home, p) : { plane: own, z: heightAt(own, p) };
+  if (carried === null) throw new Error(`roof: block ${block} carries no plane`);
+  return found === null || carried.z > found.z ? carried : found;
 };
 
 /** A point this near a block's edge is on it. mm */

@@ -64,6 +64,12 @@ export const tee = ({
   reach = 0,
   join = 'framed',
   framing = {},
+}: {
+  readonly width?: number;
+  readonly pitch?: string;
+  readonly reach?: number;
+  readonly join?: 'framed' | 'laid-on';
+  readonly framing?: Framing;
 } = {}): Job =>
   jobOf(
     [

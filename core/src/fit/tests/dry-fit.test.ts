@@ -2,18 +2,30 @@ import fc from 'fast-check';
 import { dryFit, type FitReport } from '..';
 import type { Member } from '../../frame';
 import { v3, type HalfSpace, type Vec3 } from '../../geom';
-import { fit } from '../../solve';
+import { fit, solve, type Solution } from '../../solve';
 import { anyBuilding } from '../../tests/any-building';
 import { solved, type Building } from '../../tests/building';
+import { tee } from '../../tests/houses';
 
 const house: Building = { along: 9000, across: 6000, pitch: '9/12' };
 const solution = solved(house);
 
-/** The fit of the house with one of its members changed. */
-const spoiled = (kind: Member['kind'], spoil: (member: Member) => Member): FitReport => {
-  const at = solution.members.findIndex((member) => member.kind === kind);
-  const members = solution.members.map((member, i) => (i === at ? spoil(member) : member));
-  return dryFit(solution.roof, members, (id) => id);
+/** The fit of a house with one of its members changed. */
+const spoiled = (
+  kind: Member['kind'],
+  spoil: (member: Member) => Member,
+  { roof, members }: Solution = solution,
+): FitReport => {
+  const at = members.findIndex((member) => member.kind === kind);
+  expect(at).toBeGreaterThanOrEqual(0);
+  const changed = members.map((member, i) => (i === at ? spoil(member) : member));
+  return dryFit(roof, changed, (id) => id);
+};
+
+const winged = (framing: Parameters<typeof tee>[0] = {}): Solution => {
+  const found = solve(tee(framing));
+  if (!found.ok) throw new Error(found.problems[0]!.text);
+  return found.value;
 };
 
 const withTop = (
@@ -106,6 +118,28 @@ describe('the dry fit', () => {
     ['hip', 1],
   ] as const)('catches a %s sawn %d° off', (kind, deg) => {
     expect(spoiled(kind, turned(deg)).problems.length).toBeGreaterThan(0);
+  });
+
+  const wings: Readonly<Record<string, Solution>> = {
+    supported: winged(),
+    'to-ridge-end': winged({ framing: { valleys: 'to-ridge-end' } }),
+  };
+  it.each([
+    ['valley', 'supported'],
+    ['valley', 'to-ridge-end'],
+    ['valley-jack', 'supported'],
+    ['cripple-jack', 'supported'],
+    ['header', 'to-ridge-end'],
+  ] as const)('catches a %s (%s) 1 mm short or long, or sawn a degree off', (kind, school) => {
+    const house = wings[school]!;
+    expect(kindsFound(spoiled(kind, longer(-1), house))).toContain('gap');
+    expect(spoiled(kind, longer(1), house).problems.length).toBeGreaterThan(0);
+    expect(spoiled(kind, turned(1), house).problems.length).toBeGreaterThan(0);
+  });
+
+  it('names the members of a problem, so that they can be shown where they stand', () => {
+    const [problem] = spoiled('valley', longer(-1), wings['supported']).problems;
+    expect(problem!.ids[0]).toBe('wing.valley.0');
   });
 
   it('catches a hip set too high, as proud', () => {

@@ -1,4 +1,4 @@
-import { v2, type Vec2 } from '../geom';
+import { v2, v3, type Vec2 } from '../geom';
 import { plumbKeep } from './board';
 import type { CutAt, EndCut, Kind } from './member';
 import { tailOf, tailOfSide, type PlanCut } from './set-lines';
@@ -35,8 +35,8 @@ export interface RafterPlace {
   readonly span: Span;
 }
 
-/** An open end runs on this many thicknesses until a neighbour stops it. */
-const RUNS_ON = 40;
+/** What an open end runs on past the longest point its cheek can have, in thicknesses. */
+const TO_SPARE = 4;
 /** A rafter whose shorter face is less than this has no wood to nail. mm */
 const LEAST_FACE_MM = 1;
 
@@ -105,20 +105,43 @@ const ownCuts = (site: Site, span: Span): PlanCut[] => {
   return cuts.filter((cut) => cut !== null);
 };
 
+/** How far an open end must run on, so that the timber on the line it comes to cuts it right across. mm */
+const runsOn = (site: Site, { slope }: Span, { beside, stop }: SpanEnd): number => {
+  const { common, hip, valley, ridge } = site.job.timber;
+  const spare = TO_SPARE * common.thickness;
+  const other = beside === null ? undefined : site.roof.slopes[beside];
+  if (other === undefined) return spare + (stop === 'valley' ? FAR_MM : 0);
+  const [x, y] = v3.cross(slope.plane.normal, other.plane.normal);
+  const heading = v2.unit([x, y]);
+  const sine = Math.abs(v2.cross(heading, slope.uphill));
+  const cosine = Math.abs(v2.dot(heading, slope.uphill));
+  const widest = Math.max(...[hip, valley, ridge].map((stock) => stock?.thickness ?? 0));
+  return spare + (common.thickness * cosine + widest) / Math.max(sine, LEAST_SINE);
+};
+
+/** Room for a cheek on a valley that runs on across the slope, whatever its angle. mm */
+const FAR_MM = 1000;
+/** A line nearer than this to the slope's own direction parts no rafters. */
+const LEAST_SINE = 0.03;
+
 const whole = (site: Site, { id, kind, span }: RafterPlace): Strip | null => {
   const { slope, station, low, high } = span;
   const { thickness, depth } = site.job.timber.common;
-  const more = RUNS_ON * thickness;
   const at = (v: number): Vec2 => planPoint(slope, station.u, v);
   const start = Math.min(startOf(span), low.v);
-  let strip: Strip | null = wholeStrip(at(start - more), at(high.v + more), thickness, {
-    id,
-    kind,
-    heading: slope.uphill,
-    topAt: (p) => heightOn(slope, p),
-    plumbMm: depth / Math.cos(slope.slopeRad),
-    anchor: at((startOf(span) + high.v) / 2),
-  });
+  let strip: Strip | null = wholeStrip(
+    at(start - runsOn(site, span, low)),
+    at(high.v + runsOn(site, span, high)),
+    thickness,
+    {
+      id,
+      kind,
+      heading: slope.uphill,
+      topAt: (p) => heightOn(slope, p),
+      plumbMm: depth / Math.cos(slope.slopeRad),
+      anchor: at((startOf(span) + high.v) / 2),
+    },
+  );
   for (const { point, outward, cut } of ownCuts(site, span))
     if (strip !== null) strip = cutStrip(strip, { point, outward }, cut);
   return strip;

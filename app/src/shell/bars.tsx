@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Small, Strong, Words } from '../ui/text';
+import { placeName } from './place-name';
 
 const when = (iso: string): string => new Date(iso).toLocaleTimeString();
 
@@ -23,7 +24,7 @@ export const ConflictBar = () => {
 
 /** The roof on screen is the last good one. */
 export const StaleBar = () => {
-  const { stale, problems } = useOpenJob();
+  const { job, stale, problems } = useOpenJob();
   if (!stale && problems.length === 0) return null;
   return (
     <View role="status" testID="stale" className="border-b border-pencil bg-sheet px-3 py-2">
@@ -32,7 +33,7 @@ export const StaleBar = () => {
       </Strong>
       {problems.map((problem) => (
         <Small key={problem.path + problem.text}>
-          {problem.path}: {problem.text}
+          {placeName(job, problem.path)}: {problem.text}
         </Small>
       ))}
       {problems.length === 0 && (

@@ -1,4 +1,12 @@
-import { cornerAngles, sideLines, type Block, type Job, type Side, type Vec2 } from '@ogee/core';
+import {
+  cornerAngles,
+  sideLines,
+  withOutline,
+  type Block,
+  type Job,
+  type Side,
+  type Vec2,
+} from '@ogee/core';
 
 /** Lengths of a block's walls, in order. mm */
 export const wallLengths = (block: Block): number[] =>
@@ -11,23 +19,28 @@ export const isRectangle = (block: Block): boolean =>
   block.outline.length === 4 &&
   cornerAngles(block.outline).every(({ deg }) => Math.abs(deg - 90) < SQUARE_DEG);
 
-/** An outline given from its own first corner along x, laid where the block's first wall starts and points. */
-export const laid = (block: Block, outline: readonly Vec2[]): Block => {
-  const [first] = sideLines(block);
-  if (first === undefined) return block;
+/**
+ * The job with a block of another outline, given from its own first corner along x and laid where the block's first
+ * wall starts and points. What stands on its walls goes with them.
+ */
+export const laid = (job: Job, index: number, outline: readonly Vec2[]): Job => {
+  const block = job.blocks[index];
+  const first = block === undefined ? undefined : sideLines(block)[0];
+  if (first === undefined) return job;
   const [x, y] = first.start;
-  return {
-    ...block,
-    outline: outline.map(([u, v]): [number, number] => [
+  return withOutline(
+    job,
+    index,
+    outline.map(([u, v]): Vec2 => [
       x + first.along[0] * u + first.inward[0] * v,
       y + first.along[1] * u + first.inward[1] * v,
     ]),
-  };
+  );
 };
 
-/** The block as a rectangle of other sizes: its first corner and direction stay. */
-export const resized = (block: Block, [along, across]: readonly [number, number]): Block =>
-  laid(block, [
+/** The job with a block as a rectangle of other sizes: its first corner and direction stay. */
+export const resized = (job: Job, index: number, [along, across]: readonly [number, number]): Job =>
+  laid(job, index, [
     [0, 0],
     [along, 0],
     [along, across],

@@ -5,7 +5,7 @@ import { useOpenJob } from '../data/open-job';
 import { LengthField } from '../ui/fields';
 import { writeLength } from '../ui/length-entry';
 import { Small, Strong, Words } from '../ui/text';
-import { laid, wallLengths, withBlock } from './blocks';
+import { laid, wallLengths } from './blocks';
 
 const measuredOf = (block: Block): FourSides => {
   const [a = 0, b = 0, c = 0, d = 0] = wallLengths(block);
@@ -27,7 +27,7 @@ export const FourSidesFields = ({ index }: { readonly index: number }) => {
   const set = (next: FourSides): void => {
     setDraft(next);
     const result = fromSides(next);
-    if (result.ok) edit((of) => withBlock(of, index, (one) => laid(one, result.outline)));
+    if (result.ok) edit((of) => laid(of, index, result.outline));
   };
   const wall = (i: 0 | 1 | 2 | 3, mm: number): void => {
     const [a, b, c, d] = now.sides;

@@ -28,8 +28,7 @@ const Rectangle = ({ index }: { readonly index: number }) => {
   const block = job.blocks[index];
   if (block === undefined) return null;
   const [along = 0, across = 0] = wallLengths(block);
-  const size = (next: readonly [number, number]) =>
-    edit((now) => withBlock(now, index, (one) => resized(one, next)));
+  const size = (next: readonly [number, number]) => edit((now) => resized(now, index, next));
   return (
     <>
       <LengthField

@@ -108,3 +108,49 @@ export const withLeanTo = (job: Job, index: number, side: number, on: OnWall): J
 /** The job without one of its blocks; the first stays, for the others stand on it. */
 export const withoutBlock = (job: Job, index: number): Job =>
   index === 0 ? job : { ...job, blocks: job.blocks.filter((_, i) => i !== index) };
+
+/** A point's distances along a wall and out from it. */
+const seenFrom = ({ start, along, inward }: Wall, p: Vec2): readonly [u: number, out: number] => {
+  const from = v2.sub(p, start);
+  return [v2.dot(from, along), -v2.dot(from, inward)];
+};
+
+/** The wall of a block that another stands on: the one it reaches out furthest from. */
+const wallUnder = (block: Block, other: Block): number => {
+  const reach = block.sides.map((_, side) => {
+    const wall = wallOf(block, side);
+    return Math.max(...other.outline.map((p) => seenFrom(wall, p)[1]));
+  });
+  return reach.indexOf(Math.max(...reach));
+};
+
+/** An inner end as near as this to the middle of the block was carried there, and goes with it. mm */
+const MIDDLE_MM = 1;
+
+/**
+ * The job with one block given another outline of as many corners. What stands on its walls goes with them: each other
+ * block keeps its distance from the corner its wall starts at, and an inner end that reached the middle still does.
+ */
+export const withOutline = (job: Job, index: number, outline: readonly Vec2[]): Job => {
+  const before = job.blocks[index];
+  if (before === undefined || outline.length !== before.outline.length) return job;
+  const after: Block = { ...before, outline: outline.map(([x, y]) => [x, y]) };
+  return {
+    ...job,
+    blocks: job.blocks.map((block, i) => {
+      if (i === index) return after;
+      // Only what was added to the first block follows it; a wing's own change moves nothing else.
+      if (index !== 0) return block;
+      const side = wallUnder(before, block);
+      const [was, is] = [wallOf(before, side), wallOf(after, side)];
+      const [middle, next] = [depthBehind(was) / 2, depthBehind(is) / 2];
+      return {
+        ...block,
+        outline: block.outline.map((p) => {
+          const [u, out] = seenFrom(was, p);
+          return onWall(is, u, Math.abs(out + middle) < MIDDLE_MM ? -next : out);
+        }),
+      };
+    }),
+  };
+};

@@ -8,7 +8,7 @@ export { jobSchema, type Job, type JobInput, type Block, type Side, type Stock }
 export { readJob, readJobText } from './read';
 export { firstEave } from './sides';
 export { newJob } from './new-job';
-export { withLeanTo, withoutBlock, withWing, type OnWall } from './add-block';
+export { withLeanTo, withOutline, withoutBlock, withWing, type OnWall } from './add-block';
 export {
   cornerAngles,
   diagonals,

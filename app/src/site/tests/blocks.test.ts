@@ -30,7 +30,7 @@ it('resizes about the first corner, keeping direction and square corners', () =>
       [-5000, 500],
     ] as [number, number][],
   };
-  const next = resized(turned, [8000, 5000]);
+  const next = resized({ ...job, blocks: [turned] }, 0, [8000, 5000]).blocks[0]!;
   expect(next.outline[0]).toEqual([1000, 500]);
   expect(wallLengths(next).map((mm) => mm.toFixed(6))).toEqual([
     '8000.000000',
@@ -59,10 +59,11 @@ it('changes one side, or the pitch of every eave, and nothing else', () => {
 it('lays measured walls where the first wall stands, whichever way it points', () => {
   const measured = fromSides({ sides: [9000, 6100, 9050, 6000], diagonal: 10800 });
   if (!measured.ok) throw new Error(measured.text);
-  const next = laid(
-    { ...block, outline: block.outline.map(([x, y]) => [-y + 50, x]) },
-    measured.outline,
-  );
+  const turned = {
+    ...block,
+    outline: block.outline.map(([x, y]): [number, number] => [-y + 50, x]),
+  };
+  const next = laid({ ...job, blocks: [turned] }, 0, measured.outline).blocks[0]!;
   expect(next.outline[0]).toEqual([50, 0]);
   expect(wallLengths(next).map(Math.round)).toEqual([9000, 6100, 9050, 6000]);
   expect(isRectangle(next)).toBe(false);

@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import { problemLine } from '../../problem';
 import { fit, solve } from '../../solve';
 import { tee } from '../../tests/houses';
-import { cornerAngles, diagonals, fromSides, withLeanTo, withoutBlock, withWing } from '..';
+import {
+  cornerAngles,
+  diagonals,
+  fromSides,
+  withLeanTo,
+  withOutline,
+  withoutBlock,
+  withWing,
+} from '..';
 import type { Job } from '..';
 
 const size = (outline: readonly (readonly [number, number])[]) =>
@@ -86,6 +94,25 @@ describe('wings and lean-tos on a wall', () => {
       expect(size(outline)[0]).toBeCloseTo(3000, 9);
       expect(sides.map(({ roof }) => roof)).toEqual(['gable', 'eave', 'open', 'eave']);
       closes(job);
+    }
+  });
+
+  it('a wing goes with its wall when the block under it changes', () => {
+    const on = { width: 3000, projection: 2500, fromCorner: 1200 };
+    for (const side of [0, 1, 2, 3]) {
+      const job = withWing(plain, 0, side, on);
+      const wider = withOutline(job, 0, [
+        [0, 0],
+        [12000, 0],
+        [12000, 7400],
+        [0, 7400],
+      ]);
+      expect(wider.blocks[1]!.outline).toEqual(
+        withWing({ ...wider, blocks: [wider.blocks[0]!] }, 0, side, on).blocks[1]!.outline.map(
+          ([x, y]) => [expect.closeTo(x, 6), expect.closeTo(y, 6)],
+        ),
+      );
+      closes(wider);
     }
   });
 

@@ -62,6 +62,7 @@ for (const [name, size, theme, job, place, view] of VIEWS) {
   const path = job === null ? '/' : `/job/${jobs.find((one) => one.name === job).id}/${place}`;
   await page.goto(base + path, { waitUntil: 'networkidle0' });
   await page.evaluate(() => document.fonts.ready.then(() => true));
+  await page.waitForFunction(() => !document.body.innerText.includes(' …'), { timeout: 60_000 });
   if (view !== undefined) {
     await (
       await page.waitForSelector(`::-p-xpath(//*[@role='radio' and contains(., '${view}')])`)

@@ -14,13 +14,18 @@ const solved = (along: number): Solution => {
   return solution.value;
 };
 
+/** Boards remember their solids; these are new ones, as after an edit. */
+const dryFitAnew = (solution: Solution): unknown =>
+  fit({ ...solution, members: solution.members.map((member) => ({ ...member })) });
+
 const sizeFor = (boards: number): number => {
   let along = 1000;
   while (solved(along).members.length < boards) along += 250;
   return along;
 };
 
-const measure = (name: string, boards: number, act: () => unknown): void => {
+/** @returns the median, ms */
+const measure = (name: string, boards: number, act: () => unknown): number => {
   const times = Array.from({ length: RUNS }, () => {
     const start = performance.now();
     act();
@@ -30,6 +35,7 @@ const measure = (name: string, boards: number, act: () => unknown): void => {
   process.stdout.write(
     `${name} ${boards} boards: median ${at(0.5)} ms (least ${at(0)}, most ${at(1)}; ${RUNS} runs)\n`,
   );
+  return times[Math.round(0.5 * (RUNS - 1))] ?? NaN;
 };
 
 for (const wanted of [10, 100, 400]) {
@@ -37,15 +43,36 @@ for (const wanted of [10, 100, 400]) {
   const solution = solved(along);
   const boards = solution.members.length;
   measure('solve', boards, () => solved(along));
-  measure('dry fit', boards, () => fit(solution));
+  measure('dry fit', boards, () => dryFitAnew(solution));
 }
 
-/** Cost against board count: one building of 4 blocks and 400 boards, then ever more of them in one job. */
-for (const bays of [1, 2, 4, 7, 10]) {
-  const job = village(bays, 290);
+/** Cost against board count: one building of 4 blocks and some 350 boards, then ever more of them in one job. */
+const BAYS = [1, 2, 4, 7, 10, 13];
+const costs = BAYS.map((bays) => {
+  const job = village(bays, 270);
   const solution = solve(job);
   if (!solution.ok) throw new Error(solution.problems.map(({ text }) => text).join('; '));
   const boards = solution.value.members.length;
-  measure(`${job.blocks.length} blocks solve`, boards, () => solve(job));
-  measure(`${job.blocks.length} blocks dry fit`, boards, () => fit(solution.value));
-}
+  const blocks = `${job.blocks.length} blocks`;
+  return {
+    boards,
+    solveMs: measure(`${blocks}, solve`, boards, () => solve(job)),
+    fitMs: measure(`${blocks}, dry fit`, boards, () => dryFitAnew(solution.value)),
+  };
+});
+
+const WIDTH = 60;
+const plot = (name: string, of: (cost: (typeof costs)[number]) => number): void => {
+  const most = Math.max(...costs.map(of));
+  process.stdout.write(`\n${name}, ms\n`);
+  for (const cost of costs) {
+    const ms = of(cost);
+    const bar = '▇'.repeat(Math.max(1, Math.round((WIDTH * ms) / most)));
+    const each = ((1000 * ms) / cost.boards).toFixed(0);
+    process.stdout.write(
+      `${String(cost.boards).padStart(6)} boards ${bar} ${ms.toFixed(0)} (${each} µs a board)\n`,
+    );
+  }
+};
+plot('solve', ({ solveMs }) => solveMs);
+plot('dry fit', ({ fitMs }) => fitMs);

@@ -22,6 +22,8 @@ export interface ElevationView {
 
 const WALL_SHOWN_MM = 900;
 const STEPS = 48;
+/** A wall or a slope that looks this way by less is seen edge on. */
+const EDGE_ON = 0.01;
 
 /** The walls' face below the roof: from a little under the plate up to the roof's underside line. */
 const wallOf = (
@@ -59,18 +61,29 @@ export const elevationView = (roof: Roof, looking: Looking): ElevationView => {
   }));
   const walls = roof.blocks.flatMap(({ sides }) =>
     sides
-      .filter((side) => side.roof !== 'open' && v2.dot(side.inward, away) > 0.01)
+      .filter((side) => side.roof !== 'open' && v2.dot(side.inward, away) > EDGE_ON)
       .map((side): Panel => {
         const ends: Vec3[] = [side.start, side.end].map(([x, y]) => [x, y, 0]);
         return { of: 'wall', points: wallOf(roof, side, flat), away: distance(ends) };
       }),
   );
-  // A line lies on the edge of its face and is drawn right after it.
-  const lines = roof.edges.map(({ from, to }): Panel => ({
-    of: 'line',
-    points: [flat(from), flat(to)],
-    away: distance([from, to]) - 1,
-  }));
+  // A line is drawn right after the slope that carries it, where that slope looks this way.
+  const nearest = new Map<number, number>();
+  for (const { slope, polygon } of roof.faces) {
+    const looks = v2.dot(roof.slopes[slope]?.uphill ?? [0, 0], away) > EDGE_ON;
+    const off = distance(polygon);
+    if (looks) nearest.set(slope, Math.min(nearest.get(slope) ?? Infinity, off));
+  }
+  const lines = roof.edges.map((edge): Panel => {
+    const { from, to } = edge;
+    const carriers = 'slopes' in edge ? edge.slopes : [edge.slope];
+    const off = carriers.map((slope) => nearest.get(slope) ?? Infinity);
+    return {
+      of: 'line',
+      points: [flat(from), flat(to)],
+      away: Math.min(distance([from, to]), ...off) - 1,
+    };
+  });
   const panels = [...faces, ...walls, ...lines].sort((p, q) => q.away - p.away);
   const all = panels.flatMap(({ points }) => points);
   return {

@@ -217,13 +217,24 @@ const SUPPORTED =
 const AT_RIDGE_END =
   'the header carries the lower ridge and both valleys, and the two rafters beside it carry the header: their sizes are for an engineer';
 
+const BROKEN_HIP =
+  'this hip breaks to a lower ridge: with that ridge and its valley it meets over no wall, and what carries the point is for an engineer';
+
 /** Timbers that carry others at a junction. */
 const aboutLoads = ({ framing }: Subject): Remark[] => {
   const running = framing.members.find(({ bevels }) =>
     bevels.some(({ beyond }) => beyond !== null),
   );
   const header = framing.members.find(({ kind }) => kind === 'header');
+  const ridges = framing.members.filter(({ kind }) => kind === 'ridge');
+  const broken = framing.members.find(
+    ({ id, kind, notch }) =>
+      kind === 'hip' &&
+      notch === null &&
+      ridges.some(({ ends }) => ends.some(({ meets }) => meets === id)),
+  );
   return [
+    ...(broken === undefined ? [] : [caution(BROKEN_HIP, broken)]),
     ...(running === undefined ? [] : [caution(SUPPORTED, running)]),
     ...(header === undefined ? [] : [caution(AT_RIDGE_END, header)]),
     ...(framing.leftOut.headers === 0

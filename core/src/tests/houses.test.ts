@@ -91,6 +91,10 @@ describe('other plans', () => {
     const broken = entriesOf(solution, 'hip').find(({ count }) => count === 1)!;
     expect(broken.length.theory).toBeCloseTo(PER_RUN * (3000 - 2000), 6);
     expect(broken.seat).toBeNull();
+    const cautions = solution.cuts.notes.filter(({ level }) => level === 'caution');
+    expect(cautions.find(({ text }) => text.includes('breaks to a lower ridge'))!.member).toBe(
+      broken.mark,
+    );
     expect(countOf(solution, 'hip')).toBe(4);
     expect(countOf(solution, 'cripple-jack')).toBeGreaterThan(0);
     // One fascia along the wall that both blocks share.

@@ -1,24 +1,10 @@
-import {
-  clipConvex,
-  halfSpace,
-  lineCrossing,
-  v2,
-  type Plane,
-  type TaggedPolygon,
-  type Vec2,
-} from '../geom';
+import { clipConvex, halfSpace, lineCrossing, v2, type TaggedPolygon, type Vec2 } from '../geom';
 import { firstEave, type Block, type Job } from '../job';
 import { ok, type Result } from '../problem';
 import { pitchRad } from '../units';
 import { heightAbovePlate } from './height-above-plate';
 import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
 import { levelSides, type SideLine } from './side-lines';
-
-const overOf = ({ normal, offset }: Plane): RoofPlane['over'] => ({
-  z0: offset / normal[2],
-  zx: -normal[0] / normal[2],
-  zy: -normal[1] / normal[2],
-});
 
 const roofPlane = (
   block: Block,
@@ -30,7 +16,7 @@ const roofPlane = (
   const [nx, ny] = line.inward;
   const [x, y] = line.start;
   const plane = halfSpace([x, y, line.plateMm + hapMm], [-rise * nx, -rise * ny, 1]);
-  return { block: block.id, side: line.index, line, plane, slopeRad, rise, over: overOf(plane) };
+  return { block: block.id, side: line.index, line, plane, slopeRad, rise };
 };
 
 /** Height of a roof plane over a point of the plan, mm. */

@@ -1,20 +1,16 @@
-import { clipConvex, subtractConvex, v2, type ConvexBound, type Vec2 } from '../geom';
+import { clipConvex, subtractConvex, type ConvexBound, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import { heightAt, standsAbove } from './block-roof';
-import type { BlockRoof, Carrier, RoofPiece, RoofPlane } from './model';
+import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
 
 const SEAM: Carrier = { of: 'seam' };
 
-/** Inside a side's line, moved out by its overhang when `grown`. */
-const insideSide = (block: BlockRoof, side: number, grown: boolean): ConvexBound<Carrier> => {
-  const line = block.sides[side];
-  if (line === undefined) throw new Error(`roof: block ${block.id} has no side ${side}`);
-  const out = grown ? line.overhangMm : 0;
-  return {
-    value: (p: Vec2) => -v2.dot(v2.sub(p, line.start), line.inward) - out,
-    tag: { of: 'outline', block: block.id, side },
-  };
-};
+/** Inside each side of a block, by its walls or by its overhangs. */
+const insideSides = (id: string, bounds: readonly Bound[]): ConvexBound<Carrier>[] =>
+  bounds.map(({ a, b, c }, side) => ({
+    value: ([x, y]) => a * x + b * y - c,
+    tag: { of: 'outline', block: id, side },
+  }));
 
 const outside = ({ value, tag }: ConvexBound<Carrier>): ConvexBound<Carrier> => ({
   value: (p) => -value(p),
@@ -42,18 +38,12 @@ const aboveAll = (
   return bounds;
 };
 
-/** Least and greatest height of `block` over `plane` at the corners of a polygon. mm */
-const clearOver = (
-  block: BlockRoof,
-  plane: RoofPlane,
-  points: readonly Vec2[],
-): { least: number; most: number } => {
-  const heights = points.map(
-    (p) =>
-      Math.min(...block.planes.flatMap((q) => (q === null ? [] : [heightAt(q, p)]))) -
-      heightAt(plane, p),
+/** Least height of `block` over `plane` at the corners of a polygon. mm */
+const leastClear = (block: BlockRoof, plane: RoofPlane, points: readonly Vec2[]): number => {
+  const planes = block.planes.filter((one) => one !== null);
+  return Math.min(
+    ...points.flatMap((p) => planes.map((one) => heightAt(one, p) - heightAt(plane, p))),
   );
-  return { least: Math.min(...heights), most: Math.max(...heights) };
 };
 
 /**
@@ -74,8 +64,8 @@ export const uncovered = (
     polygon,
     under,
   });
-  const grown = cover.sides.map((side) => insideSide(cover, side.index, true));
-  const plates = cover.sides.map((side) => insideSide(cover, side.index, false));
+  const grown = insideSides(cover.id, cover.reach);
+  const plates = insideSides(cover.id, cover.walls);
   const rest = subtractConvex(piece.polygon, [...above, ...grown], SEAM);
   if (rest.length === 1 && rest[0] === piece.polygon) return [piece];
   const kept = rest.map((polygon) => of(polygon, piece.under));
@@ -85,9 +75,8 @@ export const uncovered = (
     if (side.overhangMm === 0 || plate === undefined) continue;
     const strip = [...above, ...grown, ...plates.slice(0, i), outside(plate)];
     const under = intersection(piece, strip);
-    if (under === null) continue;
-    const { least } = clearOver(cover, piece.plane, under.points);
-    if (least >= tailDepthMm) kept.push(of(under, true));
+    if (under !== null && leastClear(cover, piece.plane, under.points) >= tailDepthMm)
+      kept.push(of(under, true));
   }
   return kept;
 };

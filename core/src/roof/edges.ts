@@ -2,7 +2,6 @@ import {
   chordOf,
   intervals,
   LEVEL_RISE,
-  SAME_POINT_MM,
   v2,
   v3,
   type Interval,
@@ -152,12 +151,6 @@ export const linesOf = (
   }
   return { lines, dead };
 };
-
-export const contains = (points: readonly Vec2[], p: Vec2, slack = SAME_POINT_MM): boolean =>
-  points.every((a, i) => {
-    const b = points[(i + 1) % points.length] ?? a;
-    return v2.cross(v2.unit(v2.sub(b, a)), v2.sub(p, a)) >= -slack;
-  });
 
 interface Border {
   readonly plane: RoofPiece['plane'];

@@ -15,8 +15,6 @@ export interface RoofPlane extends SideRef {
   readonly slopeRad: number;
   /** Rise per unit of plan run. */
   readonly rise: number;
-  /** Height over the plan: z0 + x·zx + y·zy. mm */
-  readonly over: { readonly z0: number; readonly zx: number; readonly zy: number };
   /** Number of the slope it is part of: sides of several blocks may lie in one plane. */
   readonly slope: number;
 }

@@ -1,9 +1,9 @@
-import { SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
+import { edgesOf, SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import type { Problem } from '../problem';
-import { contains, type DeadLine } from './edges';
-import type { Roof, RoofBorder } from './model';
-import { roofOver } from './surface';
+import type { DeadLine } from './edges';
+import type { Roof, RoofBorder, RoofPiece } from './model';
+import { outside, roofOver } from './surface';
 
 const notYet = (path: string, text: string): Problem => ({ code: 'shape-not-yet', path, text });
 
@@ -57,6 +57,9 @@ const stepHeight = (roof: Roof, { block, side, from, to }: RoofBorder): number =
   return Math.max(...ends.map(({ z, p }) => z - (roofOver(roof, p)?.z ?? z)));
 };
 
+const liesOver = ({ polygon }: RoofPiece, p: Vec2): boolean =>
+  edgesOf(polygon).every(({ point, inward }) => v2.dot(v2.sub(p, point), inward) >= -SAME_POINT_MM);
+
 /** A roof edge that stands over another block's walls: the roof below it cannot be closed by rafters alone. */
 const stepsOverWalls = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Problem[] => {
   const seen = new Set<string>();
@@ -64,20 +67,14 @@ const stepsOverWalls = (job: Job, roof: Roof, borders: readonly RoofBorder[]): P
     if (border.kind !== 'step') return [];
     const middle = v2.scale(v2.add(inPlan(border.from), inPlan(border.to)), 0.5);
     const below = roof.blocks.find(
-      (block) =>
-        block.id !== border.block &&
-        contains(
-          block.sides.map(({ start }) => start),
-          middle,
-          -1,
-        ),
+      (block) => block.id !== border.block && outside(block.walls, middle) <= -1,
     );
     const path = pathOf(job, border);
     if (below === undefined || seen.has(path)) return [];
     const line = roof.blocks.find(({ id }) => id === border.block)?.sides[border.side];
     const within = line === undefined ? middle : v2.add(middle, line.inward);
     const runsUnder = roof.slopes.some(({ pieces }) =>
-      pieces.some(({ under, polygon }) => under && contains(polygon.points, within)),
+      pieces.some((piece) => piece.under && liesOver(piece, within)),
     );
     if (runsUnder || stepHeight(roof, border) <= job.timber.common.depth) return [];
     seen.add(path);

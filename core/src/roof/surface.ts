@@ -14,8 +14,7 @@ const lowest = (block: BlockRoof, p: Vec2): RoofOver | null => {
   let found: RoofOver | null = null;
   for (const plane of block.planes) {
     if (plane === null) continue;
-    const { z0, zx, zy } = plane.over;
-    const z = z0 + zx * p[0] + zy * p[1];
+    const z = heightAt(plane, p);
     if (found === null || z < found.z) found = { plane, z };
   }
   return found;

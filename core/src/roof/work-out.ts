@@ -28,7 +28,7 @@ const gather = (lone: readonly LoneBlock[]): { blocks: BlockRoof[]; sides: RoofP
       const slope = slopeOf(plane.plane);
       // Exactly the first one's plane, so that rounding cannot part them.
       const first = sides[slope]?.[0] ?? plane;
-      const shared = { ...plane, plane: first.plane, over: first.over, slope };
+      const shared = { ...plane, plane: first.plane, slope };
       sides[slope]?.push(shared);
       return shared;
     }),

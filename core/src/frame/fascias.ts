@@ -1,9 +1,9 @@
 import { intervals, v2, v3, type BoardFrame, type Interval, type Vec2, type Vec3 } from '../geom';
 import type { SideLine, Slope } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
-import type { EndCut, Member } from './member';
+import { plainPlan, type EndCut, type Member } from './member';
 import { onSlope, planPoint } from './stations';
-import { clearOfAll, cutsOf, cutStrip, wholeStrip, type Strip } from './strip';
+import { clearOfAll, cutsOf, cutAll, wholeStrip, type Strip } from './strip';
 import type { StripGrid } from './strip-grid';
 import { heightOn, inPlan, memberId, sideAt, slopeAt, type Site } from './timbers';
 
@@ -115,11 +115,11 @@ const outlineOf = (
     plumbMm: depth,
     anchor: v2.scale(v2.add(from, to), 0.5),
   });
-  return ends.reduce<Strip | null>((strip, cut) => {
+  const cuts = ends.map((cut) => {
     const outward: Vec2 = [cut.keep.normal[0], cut.keep.normal[1]];
-    const point = v2.scale(outward, cut.keep.offset);
-    return strip === null ? null : cutStrip(strip, { point, outward }, cut);
-  }, whole);
+    return { point: v2.scale(outward, cut.keep.offset), outward, cut };
+  });
+  return cutAll(whole, cuts);
 };
 
 /** One fascia an eave, as long as the roof is there; where roofs pass each other, clear of what stands there. */
@@ -162,15 +162,7 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
         notch: null,
         bevels: [],
         mayStandProud: false,
-        plan: {
-          runMm: v2.distance(inPlan(place.from), inPlan(place.to)),
-          slopeRad: 0,
-          commonRise: place.slope.rise,
-          runPerCommon: 1,
-          eaveAngleRad: null,
-          backingRad: null,
-          dropMm: null,
-        },
+        plan: plainPlan(v2.distance(inPlan(place.from), inPlan(place.to)), 0, place.slope.rise),
       },
     ];
   });

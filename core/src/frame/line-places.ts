@@ -1,8 +1,7 @@
 import { chordOf, intervals, v2, type Interval, type Vec2, type Vec3 } from '../geom';
 import type { RoofLine } from '../roof';
 import { heightAt } from '../roof';
-import { plumbKeep } from './board';
-import type { EndCut, Kind } from './member';
+import type { Kind } from './member';
 import {
   blockAt,
   blocksOf,
@@ -30,7 +29,7 @@ export interface LineEnd {
   /** Number of the point where it meets other lines; null where it meets none. */
   readonly node: number | null;
   /** The gable's or wall's face it ends at. */
-  readonly wall: { readonly point: Vec2; readonly cut: EndCut } | null;
+  readonly wall: { readonly point: Vec2; readonly outward: Vec2 } | null;
 }
 
 /** A ridge, hip or valley as a place for a timber. */
@@ -100,14 +99,7 @@ const wallAt = (site: Site, line: RoofLine, p: Vec3): LineEnd['wall'] => {
       const along = v2.dot(from, side.along);
       if (Math.abs(v2.dot(from, side.inward)) > NODE_MM) continue;
       if (along < -NODE_MM || along > side.lengthMm + NODE_MM) continue;
-      const outward = v2.scale(side.inward, -1);
-      const cut: EndCut = {
-        at: 'top',
-        name: 'end cut',
-        keep: plumbKeep(side.start, outward),
-        meets: null,
-      };
-      return { point: side.start, cut };
+      return { point: side.start, outward: v2.scale(side.inward, -1) };
     }
   }
   return null;
@@ -217,7 +209,6 @@ export const passesThrough = (line: RoofLine, p: Vec2): boolean => {
 
 /** Where a ridge dies on a slope between two valleys. */
 export interface Junction {
-  readonly node: number;
   readonly at: Vec3;
   readonly ridge: LinePlace;
   readonly valleys: readonly [LinePlace, LinePlace];
@@ -240,7 +231,7 @@ export const junctionsOf = (places: readonly LinePlace[]): Junction[] => {
       if (others.length !== 2 || one?.kind !== 'valley' || other?.kind !== 'valley') continue;
       const slope = one.line.slopes.find((index) => other.line.slopes.includes(index));
       if (slope === undefined) continue;
-      found.push({ node: end.node, at, ridge, valleys: [one, other], slope });
+      found.push({ at, ridge, valleys: [one, other], slope });
     }
   }
   return found;

@@ -57,6 +57,17 @@ export interface MemberPlan {
   readonly dropMm: number | null;
 }
 
+/** The plan of a timber that stands on no line of the roof. */
+export const plainPlan = (runMm: number, slopeRad: number, commonRise: number): MemberPlan => ({
+  runMm,
+  slopeRad,
+  commonRise,
+  runPerCommon: 1,
+  eaveAngleRad: null,
+  backingRad: null,
+  dropMm: null,
+});
+
 export interface Member {
   /** Stable while the job's geometry stands: `main.hip-jack.0.3`. */
   readonly id: string;

@@ -1,20 +1,19 @@
-import { halfSpace, v2, v3, type HalfSpace, type Vec2, type Vec3 } from '../geom';
-import { heightAt, roofAbout } from '../roof';
-import { plumbFrame, plumbKeep } from './board';
+import { v2, type Vec2 } from '../geom';
+import { roofAbout } from '../roof';
+import { plumbKeep } from './board';
 import { passesThrough, type LineEnd, type LinePlace } from './line-places';
-import type { CutAt, EndCut } from './member';
-import { clearOfAll, cutStrip, isOpen, openEnd, wholeStrip, type Strip } from './strip';
+import type { CutAt } from './member';
 import {
-  blockAt,
-  inPlan,
-  lineFrame,
-  memberId,
-  runFrom,
-  sideAt,
-  slopeAt,
-  stockOf,
-  type Site,
-} from './timbers';
+  clearOfAll,
+  closeEnds,
+  cutAll,
+  openEnd,
+  wholeStrip,
+  type PlanCut,
+  type Strip,
+} from './strip';
+import { tailCuts } from './tails';
+import { inPlan, lineFrame, stockOf, type Site } from './timbers';
 
 /** A line's timber with its joints to the other lines cut. */
 export interface SetLine {
@@ -100,76 +99,11 @@ const pastPoint = (
   return Math.max(atHipEnd, ...bearing);
 };
 
-const wallCut = (wall: NonNullable<LineEnd['wall']>, at: CutAt): EndCut => ({ ...wall.cut, at });
-
-/** A saw cut with the plan line its plane stands on. */
-export interface PlanCut {
-  readonly point: Vec2;
-  readonly outward: Vec2;
-  readonly cut: EndCut;
-}
-
-/**
- * The two tail cuts of a hip, on the fascia lines it parts. A valley has one, through the inner corner of the fascias
- * and midway between their backs, for a board cannot be notched to both.
- */
-export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[] => {
-  if (foot === null) return [];
-  const both = line.slopes.map((slope) => tailOf(site, slope, inPlan(foot.point), 'tail cheek'));
-  const [one, other] = both;
-  if (kind !== 'valley' || one === undefined || other === undefined) return both;
-  const normal = v3.add(one.cut.keep.normal, other.cut.keep.normal);
-  const cut: EndCut = {
-    at: 'tail',
-    name: 'tail cut',
-    keep: halfSpace(foot.tail, normal),
-    meets: null,
-  };
-  return [{ point: inPlan(foot.tail), outward: v2.unit(v2.add(one.outward, other.outward)), cut }];
-};
-
-const halfSpaceThrough = (point: Vec3, a: Vec3): HalfSpace => halfSpace(point, v3.scale(a, -1));
-
-/** The tail's cut on the fascia line of one eave side. */
-export const tailOfSide = (site: Site, block: string, index: number, name: string): PlanCut => {
-  const side = sideAt(site, block, index);
-  const plane = blockAt(site, block).planes[index];
-  if (!plane) throw new Error(`frame: side ${index} of ${block} carries no roof plane`);
-  const point = v2.add(side.start, v2.scale(side.inward, -side.overhangMm));
-  const outward = v2.scale(side.inward, -1);
-  const leans = site.job.framing.tail === 'square' && side.overhangMm > 0;
-  const along = plumbFrame([0, 0, 0], side.inward, plane.slopeRad).a;
-  const keep = leans
-    ? halfSpaceThrough([point[0], point[1], heightAt(plane, point)], along)
-    : plumbKeep(point, outward);
-  const meets = site.job.timber.fascia === undefined ? null : memberId(block, 'fascia', index);
-  return { point, outward, cut: { at: 'tail', name, keep, meets } };
-};
-
-/** The tail's cut on the fascia line of the side of a slope nearest to `near`. */
-export const tailOf = (site: Site, index: number, near: Vec2, name: string): PlanCut => {
-  const distance = ({ block, side }: { block: string; side: number }): number => {
-    const line = sideAt(site, block, side);
-    const t = v2.dot(v2.sub(near, line.start), line.along);
-    return Math.abs(runFrom(line, near)) + Math.max(0, -t, t - line.lengthMm);
-  };
-  const own = [...slopeAt(site, index).sides].sort((p, q) => distance(p) - distance(q))[0];
-  if (own === undefined) throw new Error('frame: a slope without a side');
-  return tailOfSide(site, own.block, own.side, name);
-};
-
-/** Where an open end was left standing, it is cut square at the line's own end. */
-const closed = (strip: Strip, place: LinePlace): Strip | null => {
-  let left: Strip | null = strip;
-  for (const tag of strip.polygon.tags) {
-    if (typeof tag === 'string' || !isOpen(tag) || left === null) continue;
-    const outward = tag.at === 'top' ? place.heading : v2.scale(place.heading, -1);
-    const point = inPlan(tag.at === 'top' ? place.high : place.low);
-    const cut = { ...tag, name: 'plumb cut', keep: plumbKeep(point, outward) };
-    left = cutStrip(left, { point, outward }, cut);
-  }
-  return left;
-};
+const wallCut = ({ point, outward }: NonNullable<LineEnd['wall']>, at: CutAt): PlanCut => ({
+  point,
+  outward,
+  cut: { at, name: 'end cut', keep: plumbKeep(point, outward), meets: null },
+});
 
 /** The timber as long as it could be: tails and walls cut, open where others will stop it. */
 const natural = (
@@ -191,26 +125,17 @@ const natural = (
   const plumbMm = stockOf(site, place.kind).depth / Math.cos(frame.slopeRad);
   const { id, kind, heading } = place;
   const board = { id, kind, heading, topAt: top, plumbMm, anchor };
-  let strip: Strip | null = wholeStrip(low, high, thickness, board);
-  for (const { point, outward, cut } of tailCuts(site, place))
-    if (strip !== null) strip = cutStrip(strip, { point, outward }, cut);
-  for (const upper of [false, true]) {
+  const ends = [false, true].flatMap((upper): PlanCut[] => {
     const end = upper ? place.highEnd : place.lowEnd;
     const at = upper ? ('top' as const) : ('bottom' as const);
-    if (strip === null) return null;
-    if (end.wall !== null) {
-      const cut = wallCut(end.wall, at);
-      const outward: Vec2 = [cut.keep.normal[0], cut.keep.normal[1]];
-      strip = cutStrip(strip, { point: end.wall.point, outward }, cut);
-    } else if (end.node !== null && first(end.node)) {
-      const outward = upper ? place.heading : v2.scale(place.heading, -1);
-      const past = pastPoint(site, places, place, end.node, outward);
-      const point = v2.add(inPlan(upper ? place.high : place.low), v2.scale(outward, past));
-      const cut = { ...openEnd(at, point, place.heading), name: 'end cut' };
-      strip = cutStrip(strip, { point, outward }, cut);
-    }
-  }
-  return strip;
+    if (end.wall !== null) return [wallCut(end.wall, at)];
+    if (end.node === null || !first(end.node)) return [];
+    const outward = upper ? heading : v2.scale(heading, -1);
+    const past = pastPoint(site, places, place, end.node, outward);
+    const point = v2.add(inPlan(upper ? place.high : place.low), v2.scale(outward, past));
+    return [{ point, outward, cut: { ...openEnd(at, point, heading), name: 'end cut' } }];
+  });
+  return cutAll(wholeStrip(low, high, thickness, board), [...tailCuts(site, place), ...ends]);
 };
 
 /**
@@ -238,7 +163,9 @@ export const setLines = (
 
 const jointed = (place: LinePlace, whole: Strip, others: readonly Strip[]): Strip | null => {
   const clear = clearOfAll(whole, others);
-  return clear === null ? null : closed(clear, place);
+  return clear === null
+    ? null
+    : closeEnds(clear, { bottom: inPlan(place.low), top: inPlan(place.high) });
 };
 
 /** The lines again, with every hip that ends between rafters cut against those first. */

@@ -1,21 +1,23 @@
 import { v2, v3, type Vec2 } from '../geom';
 import { plumbKeep } from './board';
 import type { CutAt, EndCut, Kind } from './member';
-import { tailOf, tailOfSide, type PlanCut } from './set-lines';
 import { kindOf, type Span, type SpanEnd } from './spans';
 import { planPoint } from './stations';
 import {
   clearOfAll,
   cutsOf,
-  cutStrip,
+  closeEnds,
+  cutAll,
   faceLengths,
   isOpen,
   openEnd,
   wholeStrip,
   withPolygon,
+  type PlanCut,
   type Strip,
 } from './strip';
 import type { StripGrid } from './strip-grid';
+import { tailOf, tailOfSide } from './tails';
 import { blockAt, heightOn, memberId, runFrom, sideAt, type Site } from './timbers';
 
 /** A rafter with its joints cut. */
@@ -55,17 +57,6 @@ export const placeRafters = (spans: readonly Span[]): RafterPlace[] => {
   });
 };
 
-const squareAcross = (span: Span, end: SpanEnd, at: CutAt): PlanCut => {
-  const { uphill } = span.slope;
-  const outward = at === 'top' ? uphill : v2.scale(uphill, -1);
-  const point = planPoint(span.slope, span.station.u, end.v);
-  return {
-    point,
-    outward,
-    cut: { at, name: 'plumb cut', keep: plumbKeep(point, outward), meets: null },
-  };
-};
-
 /** A cut along a wall's face or the roof's edge. */
 const atLine = (end: SpanEnd, at: CutAt, uphill: Vec2): PlanCut | null => {
   if (end.line === null) return null;
@@ -90,15 +81,12 @@ const cornerTails = (site: Site, span: Span): PlanCut[] => {
   });
 };
 
-const ownTail = (site: Site, { foot, index, slope, station }: Span): PlanCut[] =>
-  foot === null ? [] : [tailOf(site, index, planPoint(slope, station.u, foot.v), 'tail cut')];
-
 /** What ends a span by itself, before any neighbour does: its tail, a wall. */
 const ownCuts = (site: Site, span: Span): PlanCut[] => {
-  const { foot, low, high, slope } = span;
+  const { foot, low, high, slope, station, index } = span;
   const cuts: (PlanCut | null)[] = [atLine(high, 'top', slope.uphill)];
   if (foot !== null) {
-    cuts.push(...ownTail(site, span));
+    cuts.push(tailOf(site, index, planPoint(slope, station.u, foot.v), 'tail cut'));
     if (low.stop === 'edge') cuts.push(atLine(low, 'tail', slope.uphill));
   } else cuts.push(atLine(low, 'bottom', slope.uphill));
   cuts.push(...cornerTails(site, span));
@@ -124,12 +112,16 @@ const FAR_MM = 1000;
 /** A line nearer than this to the slope's own direction parts no rafters. */
 const LEAST_SINE = 0.03;
 
-const whole = (site: Site, { id, kind, span }: RafterPlace): Strip | null => {
+const whole = (
+  site: Site,
+  { id, kind, span }: RafterPlace,
+  ends: readonly PlanCut[],
+): Strip | null => {
   const { slope, station, low, high } = span;
   const { thickness, depth } = site.job.timber.common;
   const at = (v: number): Vec2 => planPoint(slope, station.u, v);
   const start = Math.min(startOf(span), low.v);
-  let strip: Strip | null = wholeStrip(
+  const strip = wholeStrip(
     at(start - runsOn(site, span, low)),
     at(high.v + runsOn(site, span, high)),
     thickness,
@@ -142,30 +134,20 @@ const whole = (site: Site, { id, kind, span }: RafterPlace): Strip | null => {
       anchor: at((startOf(span) + high.v) / 2),
     },
   );
-  for (const { point, outward, cut } of ownCuts(site, span))
-    if (strip !== null) strip = cutStrip(strip, { point, outward }, cut);
-  return strip;
-};
-
-const closed = (strip: Strip, span: Span): Strip | null => {
-  let left: Strip | null = strip;
-  for (const tag of strip.polygon.tags) {
-    if (typeof tag === 'string' || !isOpen(tag) || left === null) continue;
-    const { point, outward, cut } = squareAcross(
-      span,
-      tag.at === 'top' ? span.high : span.low,
-      tag.at,
-    );
-    left = cutStrip(left, { point, outward }, cut);
-  }
-  return left;
+  return cutAll(strip, ends);
 };
 
 /** An end that no line stops may be stopped by a rafter that stands there; what neither stops is cut square. */
-const closedWith = (strip: Strip, span: Span, rafters: StripGrid): Strip | null => {
+const closed = (
+  strip: Strip,
+  { slope, station, low, high }: Span,
+  rafters: StripGrid,
+): Strip | null => {
   const open = cutsOf(strip).some(isOpen);
   const clear = open ? clearOfAll(strip, rafters.near(strip)) : strip;
-  return clear === null ? null : closed(clear, span);
+  if (clear === null) return null;
+  const at = (v: number): Vec2 => planPoint(slope, station.u, v);
+  return closeEnds(clear, { bottom: at(low.v), top: at(high.v) });
 };
 
 /** The rest of a rafter above its plate: whether both faces have wood there. */
@@ -173,7 +155,8 @@ const aboveFoot = (strip: Strip, span: Span): Strip | null => {
   if (span.foot === null) return strip;
   const point = planPoint(span.slope, span.station.u, span.foot.v);
   const outward = v2.scale(span.slope.uphill, -1);
-  return cutStrip(strip, { point, outward }, openEnd('bottom', point, outward));
+  const cut = openEnd('bottom', point, span.slope.uphill);
+  return cutAll(strip, [{ point, outward, cut }]);
 };
 
 /**
@@ -192,9 +175,10 @@ export const setRafter = (
   const theory = (span.high.v - startOf(span)) / Math.cos(span.slope.slopeRad);
   const jack = place.kind !== 'common' && place.kind !== 'king-common';
   if (jack && theory < site.job.framing.shortestJack) return null;
-  const natural = whole(site, place);
+  const ends = ownCuts(site, span);
+  const natural = whole(site, place, ends);
   const clear = natural === null ? null : clearOfAll(natural, lines.near(natural));
-  const ended = clear === null ? null : closedWith(clear, span, rafters);
+  const ended = clear === null ? null : closed(clear, span, rafters);
   const strip = ended === null ? null : clearOfAll(ended, rafters.near(ended));
   if (strip === null) return null;
   const body = aboveFoot(strip, span);
@@ -202,8 +186,7 @@ export const setRafter = (
   const faces = faceLengths(body);
   if (Math.min(faces.left, faces.right) < LEAST_FACE_MM) return null;
   const leans = site.job.framing.tail === 'square';
-  const tails = leans ? [...cornerTails(site, span), ...ownTail(site, span)] : [];
-  const leaning = tails.map(({ cut }) => cut);
+  const leaning = leans ? ends.map(({ cut }) => cut) : [];
   return { ...place, leaning, strip: span.foot === null ? strip : belowFoot(strip) };
 };
 

@@ -83,18 +83,44 @@ export const wholeStrip = (
   return { ...board, polygon: { points, tags }, box: boxOf(points) };
 };
 
-/** Cuts a strip by a saw cut whose plane stands on the plan line of `at`; null when nothing is left. */
-export const cutStrip = (
-  strip: Strip,
-  at: { readonly point: Vec2; readonly outward: Vec2 },
-  cut: EndCut,
-): Strip | null => {
-  const polygon = clipConvex<StripEdge>(
-    strip.polygon,
-    (p) => v2.dot(v2.sub(p, at.point), at.outward),
-    cut,
-  );
+/** A saw cut with the plan line its plane stands on. */
+export interface PlanCut {
+  readonly point: Vec2;
+  readonly outward: Vec2;
+  readonly cut: EndCut;
+}
+
+const cutStrip = (strip: Strip, { point, outward, cut }: PlanCut): Strip | null => {
+  const inside = (p: Vec2): number => v2.dot(v2.sub(p, point), outward);
+  const polygon = clipConvex<StripEdge>(strip.polygon, inside, cut);
   return polygon === null ? null : withPolygon(strip, polygon);
+};
+
+/** Cuts a strip by every one of the cuts; null when nothing is left. */
+export const cutAll = (strip: Strip, cuts: readonly PlanCut[]): Strip | null =>
+  cuts.reduce<Strip | null>((left, cut) => (left === null ? null : cutStrip(left, cut)), strip);
+
+/** Where an open end was left standing, it is cut square across at the end of the theory line. */
+export const closeEnds = (
+  strip: Strip,
+  { bottom, top }: { readonly bottom: Vec2; readonly top: Vec2 },
+): Strip | null =>
+  cutAll(
+    strip,
+    cutsOf(strip)
+      .filter(isOpen)
+      .map((open) =>
+        squareAcross(
+          strip.heading,
+          open.at === 'top' ? 'top' : 'bottom',
+          open.at === 'top' ? top : bottom,
+        ),
+      ),
+  );
+
+const squareAcross = (heading: Vec2, at: 'top' | 'bottom', point: Vec2): PlanCut => {
+  const outward = at === 'top' ? heading : v2.scale(heading, -1);
+  return { point, outward, cut: { ...openEnd(at, point, heading), name: 'plumb cut' } };
 };
 
 /** Plan area that two boards may share before one is cut: rounding along a whole face. mm² */
@@ -142,7 +168,7 @@ const alongFace = (
   const at: CutAt = v2.dot(inward, one.heading) > 0 ? 'top' : 'bottom';
   const keep: HalfSpace = plumbKeep(point, inward);
   const cut: EndCut = { at, name: endName(one, inward), keep, meets: other.id };
-  return cutStrip(one, { point, outward: inward }, cut);
+  return cutStrip(one, { point, outward: inward, cut });
 };
 
 const larger = (best: Strip | null, next: Strip | null): Strip | null => {

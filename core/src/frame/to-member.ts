@@ -3,12 +3,20 @@ import { roofAbout, type RoofOver } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import type { HeaderPlace } from './headers';
 import type { LinePlace } from './line-places';
-import type { Bevel, EndCut, Member, MemberPlan, Notch } from './member';
-import { standsProud, tailCuts, type SetLine } from './set-lines';
+import {
+  plainPlan,
+  type Bevel,
+  type EndCut,
+  type Member,
+  type MemberPlan,
+  type Notch,
+} from './member';
+import { standsProud, type SetLine } from './set-lines';
 import { startOf, type SetRafter } from './set-rafters';
 import { onSlope, planPoint } from './stations';
 import { solidOf } from './solid-of';
 import { cutsOf, type Strip } from './strip';
+import { tailCuts } from './tails';
 import {
   fitTop,
   heightOn,
@@ -125,15 +133,7 @@ export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: Set
       foot === null ? null : seatNotch(p, foot.side.plateMm, outward, foot.side.overhangMm > 0),
     bevels: [],
     mayStandProud: false,
-    plan: {
-      runMm: high.v - start,
-      slopeRad: slope.slopeRad,
-      commonRise: slope.rise,
-      runPerCommon: 1,
-      eaveAngleRad: null,
-      backingRad: null,
-      dropMm: null,
-    },
+    plan: plainPlan(high.v - start, slope.slopeRad, slope.rise),
   };
   return finished(site, member, strip, leaning);
 };
@@ -230,14 +230,10 @@ export const headerMember = (site: Site, header: HeaderPlace, strip: Strip): Mem
     notch: null,
     bevels: [],
     mayStandProud: false,
-    plan: {
-      runMm: onSlope(slope, inPlan(header.to))[0] - onSlope(slope, inPlan(header.from))[0],
-      slopeRad: 0,
-      commonRise: slope.rise,
-      runPerCommon: 1,
-      eaveAngleRad: null,
-      backingRad: null,
-      dropMm: null,
-    },
+    plan: plainPlan(
+      onSlope(slope, inPlan(header.to))[0] - onSlope(slope, inPlan(header.from))[0],
+      0,
+      slope.rise,
+    ),
   };
 };

@@ -1,0 +1,54 @@
+import { halfSpace, v2, v3, type Vec2 } from '../geom';
+import { heightAt } from '../roof';
+import { plumbFrame, plumbKeep } from './board';
+import type { LinePlace } from './line-places';
+import type { EndCut } from './member';
+import type { PlanCut } from './strip';
+import { blockAt, inPlan, memberId, runFrom, sideAt, slopeAt, type Site } from './timbers';
+
+/**
+ * The two tail cuts of a hip, on the fascia lines it parts. A valley has one, through the inner corner of the fascias
+ * and midway between their backs, for a board cannot be notched to both.
+ */
+export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[] => {
+  if (foot === null) return [];
+  const both = line.slopes.map((slope) => tailOf(site, slope, inPlan(foot.point), 'tail cheek'));
+  const [one, other] = both;
+  if (kind !== 'valley' || one === undefined || other === undefined) return both;
+  const normal = v3.add(one.cut.keep.normal, other.cut.keep.normal);
+  const cut: EndCut = {
+    at: 'tail',
+    name: 'tail cut',
+    keep: halfSpace(foot.tail, normal),
+    meets: null,
+  };
+  return [{ point: inPlan(foot.tail), outward: v2.unit(v2.add(one.outward, other.outward)), cut }];
+};
+
+/** The tail's cut on the fascia line of one eave side. */
+export const tailOfSide = (site: Site, block: string, index: number, name: string): PlanCut => {
+  const side = sideAt(site, block, index);
+  const plane = blockAt(site, block).planes[index];
+  if (!plane) throw new Error(`frame: side ${index} of ${block} carries no roof plane`);
+  const point = v2.add(side.start, v2.scale(side.inward, -side.overhangMm));
+  const outward = v2.scale(side.inward, -1);
+  const leans = site.job.framing.tail === 'square' && side.overhangMm > 0;
+  const along = plumbFrame([0, 0, 0], side.inward, plane.slopeRad).a;
+  const keep = leans
+    ? halfSpace([point[0], point[1], heightAt(plane, point)], v3.scale(along, -1))
+    : plumbKeep(point, outward);
+  const meets = site.job.timber.fascia === undefined ? null : memberId(block, 'fascia', index);
+  return { point, outward, cut: { at: 'tail', name, keep, meets } };
+};
+
+/** The tail's cut on the fascia line of the side of a slope nearest to `near`. */
+export const tailOf = (site: Site, index: number, near: Vec2, name: string): PlanCut => {
+  const distance = ({ block, side }: { block: string; side: number }): number => {
+    const line = sideAt(site, block, side);
+    const t = v2.dot(v2.sub(near, line.start), line.along);
+    return Math.abs(runFrom(line, near)) + Math.max(0, -t, t - line.lengthMm);
+  };
+  const own = [...slopeAt(site, index).sides].sort((p, q) => distance(p) - distance(q))[0];
+  if (own === undefined) throw new Error('frame: a slope without a side');
+  return tailOfSide(site, own.block, own.side, name);
+};

@@ -82,14 +82,15 @@ export const group = (pieces: readonly Piece[]): Group[] => {
  * Left: seen from the eave looking up the slope, the long point is on the left. A piece that is its own mirror image
  * is plain. Level timber: the mitred end is the long one.
  */
-export const handOf = ({ member, shape, cuts }: Piece): keyof Hands => {
+export const handOf = ({ member, shape, cuts, reaches }: Piece): keyof Hands => {
   const level = member.plan.slopeRad === 0;
   if (alike(shape, mirrored(shape, level))) return 'plain';
   if (level) {
     const start = cuts.find((cut) => cut.end.at === 'bottom');
     return Math.abs(start?.normal[1] ?? 0) > CUT_ALIKE_RAD ? 'left' : 'right';
   }
-  // The upper end lies further along on the side its cut faces away from.
+  if (Math.abs(reaches.leftOver) > CUT_ALIKE_MM) return reaches.leftOver > 0 ? 'left' : 'right';
+  // Both faces as long: the upper end lies further along on the side its cut faces away from.
   const tilt = cuts
     .filter((cut) => cut.end.at === 'top')
     .reduce((sum, cut) => sum + cut.normal[1], 0);

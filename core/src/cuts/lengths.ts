@@ -67,6 +67,8 @@ export interface Reaches {
   readonly longest: number;
   readonly shortest: number;
   readonly tail: number;
+  /** How much longer the left face is than the right, tail and all, along the top edge. */
+  readonly leftOver: number;
 }
 
 export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches => {
@@ -79,6 +81,8 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
   const heel = e * Math.tan(member.plan.slopeRad);
   const top = (s: number): number => reachOf(upper, s, e, true);
   const bottom = (s: number): number => (lower.length === 0 ? heel : reachOf(lower, s, e, false));
+  const whole = (s: number): number =>
+    top(s) - (tails.length === 0 ? bottom(s) : reachOf([...lower, ...tails], s, e, false));
   const across = turningPoints([upper, lower], e, half).map((s) => top(s) - bottom(s));
   return {
     heel,
@@ -87,6 +91,7 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
     longest: Math.max(...across),
     shortest: Math.min(...across),
     tail: tails.length === 0 ? 0 : heel - reachOf(tails, 0, e, false),
+    leftOver: whole(half) - whole(-half),
   };
 };
 

@@ -52,12 +52,24 @@ describe('a wing on a hip roof', () => {
     // 200 mm apart seen from the two valleys together: the wing stands 200 mm off the main layout.
     const steps = theory.slice(1).map((length, i) => (theory[i]! - length) / 250);
     for (const step of steps) expect(step).toBeCloseTo(Math.round(step), 6);
+    const handed = { left: 0, right: 0 };
     for (const jack of jacks) {
       const foot = jack.cuts.find(({ at }) => at === 'bottom')!;
       expect(foot.faceTilt).toBeCloseTo(45, 6);
+      // The long point is at the foot: on the left where the valley falls away to the left.
+      for (const id of jack.members) {
+        const { ends, frame } = solution.members.find((one) => one.id === id)!;
+        const face = ends.find(({ at }) => at === 'bottom')!.keep.normal;
+        const leansLeft = face[0] * frame.s[0] + face[1] * frame.s[1] < 0;
+        handed[leansLeft ? 'left' : 'right'] += 1;
+      }
       expect(jack.seat).toBeNull();
       expect(jack.length.tail).toBe(0);
     }
+    const listed = (hand: 'left' | 'right'): number =>
+      jacks.reduce((sum, { hands }) => sum + hands[hand], 0);
+    expect({ left: listed('left'), right: listed('right') }).toEqual(handed);
+    expect(Math.min(handed.left, handed.right)).toBeGreaterThan(0);
   });
 
   it('to the ridge’s end: two valleys alike, double cheeks, and a header that carries them', () => {

@@ -1,6 +1,6 @@
-import { formatLength, type CutList, type FitReport, type Job } from '@ogee/core';
+import { type CutList, type FitReport } from '@ogee/core';
 import type { Browser, Page } from 'puppeteer-core';
-import { commandLine, startApp, type AppServer } from './support/app-server';
+import { commandLine, inches, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
   launch,
@@ -33,14 +33,6 @@ afterAll(async () => {
   await server.stop();
 });
 
-const jobNow = async (): Promise<Job> => {
-  const id = /job\/([^/]+)/.exec(page.url())![1]!;
-  const stored = (await (await fetch(`${server.base}/api/jobs/${id}`)).json()) as { job: Job };
-  return stored.job;
-};
-
-const inches = (mm: number): string => formatLength(mm, { style: 'feet-inches', denominator: 16 });
-
 const start = async (name: string, along: string, across: string, pitch: string): Promise<void> => {
   await page.goto(server.base, { waitUntil: 'networkidle0' });
   await tap(page, 'new-job');
@@ -57,7 +49,7 @@ const listIsTheCommandLines = async (): Promise<CutList> => {
   await settled(page);
   await tap(page, 'place-cuts');
   await page.waitForSelector(byId('cut-list'));
-  const list = JSON.parse(commandLine(await jobNow())) as CutList;
+  const list = JSON.parse(commandLine((await storedJob(page)).job)) as CutList;
   const rows = await page.$$eval('[data-testid^="piece-"]', (all) =>
     all.map((row) => row.getAttribute('data-testid')),
   );
@@ -70,7 +62,7 @@ const listIsTheCommandLines = async (): Promise<CutList> => {
 };
 
 const closesAsTheCommandLineSays = async (): Promise<void> => {
-  const report = JSON.parse(commandLine(await jobNow(), 'fit')) as FitReport;
+  const report = JSON.parse(commandLine((await storedJob(page)).job, 'fit')) as FitReport;
   expect(report.problems).toEqual([]);
   await tap(page, 'place-fit');
   await page.waitForSelector(byId('fit'));
@@ -89,7 +81,7 @@ describe('houses built with a thumb', () => {
     await typeInto(page, 'field-new.fromCorner', `20'`);
     await press(page, 'Add the wing');
     await settled(page);
-    const [, wing] = (await jobNow()).blocks;
+    const [, wing] = (await storedJob(page)).job.blocks;
     expect(wing!.outline.map((p) => p.map((mm) => Math.round(mm / 304.8)))).toEqual([
       [20, -10],
       [33, -10],
@@ -104,7 +96,7 @@ describe('houses built with a thumb', () => {
   });
 
   it('its plan names every line with length, slope and plan angles', async () => {
-    const list = JSON.parse(commandLine(await jobNow())) as CutList;
+    const list = JSON.parse(commandLine((await storedJob(page)).job)) as CutList;
     await tap(page, 'place-roof');
     const lines = await textOf(page, 'lines');
     for (const entry of list.members.filter(({ plan }) => plan !== null)) {
@@ -162,12 +154,12 @@ describe('houses built with a thumb', () => {
   });
 
   it('a check diagonal that disagrees is said beside it, and spoils nothing', async () => {
-    const before = await jobNow();
+    const before = (await storedJob(page)).job;
     await tap(page, 'place-site');
     await typeInto(page, 'field-blocks.0.outline.check', `50'`);
     await page.waitForSelector('[role=alert]');
     await settled(page);
-    expect((await jobNow()).blocks).toEqual(before.blocks);
+    expect((await storedJob(page)).job.blocks).toEqual(before.blocks);
   });
 
   it('walls that no triangle can have are refused with what could be', async () => {

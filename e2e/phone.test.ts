@@ -1,6 +1,6 @@
-import { formatLength, type CutList, type CutListEntry, type Job } from '@ogee/core';
+import { type CutList, type CutListEntry } from '@ogee/core';
 import type { Browser, Page } from 'puppeteer-core';
-import { commandLine, startApp, type AppServer } from './support/app-server';
+import { commandLine, inches, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
   launch,
@@ -31,15 +31,6 @@ afterAll(async () => {
   await server.stop();
 });
 
-const jobNow = async (): Promise<{ revision: number; job: Job }> => {
-  const id = /job\/([^/]+)/.exec(page.url())![1]!;
-  return (await (await fetch(`${server.base}/api/jobs/${id}`)).json()) as {
-    revision: number;
-    job: Job;
-  };
-};
-
-const inches = (mm: number): string => formatLength(mm, { style: 'feet-inches', denominator: 16 });
 const goTo = async (place: string): Promise<void> => tap(page, `place-${place}`);
 const openPiece = async (mark: string): Promise<void> => {
   await goTo('cuts');
@@ -74,13 +65,13 @@ describe('a framer with a phone', () => {
     await typeInto(page, 'new-pitch', '7');
     await tap(page, 'new-create');
     await page.waitForSelector(byId('cut-list'));
-    const { job } = await jobNow();
+    const { job } = await storedJob(page);
     expect(job.blocks[0]!.outline[2]).toEqual([9867.9, 6477]);
     expect(job.blocks[0]!.sides[0]).toMatchObject({ roof: 'eave', pitch: '7/12' });
   });
 
   it('reads the list: every mark and count of the command line’s', async () => {
-    const list = JSON.parse(commandLine((await jobNow()).job)) as CutList;
+    const list = JSON.parse(commandLine((await storedJob(page)).job)) as CutList;
     const shown = await textOf(page, 'cut-list');
     for (const entry of list.members) {
       const row = await textOf(page, `piece-${entry.mark}`);
@@ -91,7 +82,7 @@ describe('a framer with a phone', () => {
   });
 
   it('opens a hip and a jack: lengths and angles equal the command line’s', async () => {
-    const list = JSON.parse(commandLine((await jobNow()).job)) as CutList;
+    const list = JSON.parse(commandLine((await storedJob(page)).job)) as CutList;
     for (const mark of ['H1', 'HJ1', 'C1'])
       await compare(list.members.find((m) => m.mark === mark)!);
   });
@@ -108,7 +99,7 @@ describe('a framer with a phone', () => {
     await typeInto(page, 'field-blocks.0.outline', `40'`);
     await settled(page);
     await page.reload({ waitUntil: 'networkidle0' });
-    const { job, revision } = await jobNow();
+    const { job, revision } = await storedJob(page);
     expect(revision).toBeGreaterThan(1);
     expect(job.blocks[0]!.outline[1]).toEqual([12192, 0]);
     await compare((JSON.parse(commandLine(job)) as CutList).members.find((m) => m.mark === 'R1')!);
@@ -135,7 +126,7 @@ describe('a framer with a phone', () => {
   it('switches units at once, everywhere, and saves the choice', async () => {
     await goTo('cuts');
     await tap(page, 'switch-units');
-    const { job } = await jobNow();
+    const { job } = await storedJob(page);
     const list = JSON.parse(commandLine(job)) as CutList;
     const ridge = list.members.find((m) => m.mark === 'R1')!;
     await page.waitForFunction(
@@ -158,11 +149,11 @@ describe('a framer with a phone', () => {
 
   it('restores an older revision', async () => {
     await settled(page);
-    const before = await jobNow();
+    const before = await storedJob(page);
     await page.click('[aria-label="History"]');
     await tap(page, 'restore-1');
     await waitForText(page, 'save-state', `revision ${before.revision + 1}`);
-    const { job } = await jobNow();
+    const { job } = await storedJob(page);
     expect(job.blocks[0]!.outline[1]).toEqual([9867.9, 0]);
     await goTo('cuts');
     expect(await spoken(page, 'piece-R1')).toBe(inches(9867.9 - 6477 + 38.1));

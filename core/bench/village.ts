@@ -1,30 +1,23 @@
 import type { Job, JobInput } from '../src/job';
-import { jobOf } from '../src/tests/houses';
+import { jobOf, rectangle } from '../src/tests/houses';
 
-type Block = JobInput['blocks'][number];
-type Side = Block['sides'][number];
+type Side = JobInput['blocks'][number]['sides'][number];
 
 /** A main range with three wings a bay, as long as it must be: any number of boards, 4 blocks or a multiple. */
 export const village = (bays: number, spacing: number): Job => {
   const bay = 15000;
   const main: Side = { roof: 'eave', pitch: '9/12', overhang: 450 };
-  const rect = (id: string, x: number, y: number, w: number, h: number, sides: Side[]): Block => ({
-    id,
-    outline: [
-      [x, y],
-      [x + w, y],
-      [x + w, y + h],
-      [x, y + h],
-    ],
-    sides,
-  });
   const blocks = Array.from({ length: bays }, (_, i) => {
     const x = i * (bay + 4000);
     return [
-      rect(`main${i}`, x, 0, bay, 7000, [main, main, main, main]),
-      rect(`a${i}`, x + 1500, -3000, 4000, 6500, [{ roof: 'gable' }, main, { roof: 'open' }, main]),
-      rect(`b${i}`, x + 8500, -2000, 5000, 5500, [main, main, { roof: 'open' }, main]),
-      rect(`c${i}`, x + 4500, 3500, 5000, 6000, [{ roof: 'open' }, main, main, main]),
+      rectangle(`main${i}`, [x, 0, bay, 7000], [main, main, main, main]),
+      rectangle(
+        `a${i}`,
+        [x + 1500, -3000, 4000, 6500],
+        [{ roof: 'gable' }, main, { roof: 'open' }, main],
+      ),
+      rectangle(`b${i}`, [x + 8500, -2000, 5000, 5500], [main, main, { roof: 'open' }, main]),
+      rectangle(`c${i}`, [x + 4500, 3500, 5000, 6000], [{ roof: 'open' }, main, main, main]),
     ];
   }).flat();
   return jobOf(blocks, { spacing });

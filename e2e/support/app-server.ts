@@ -1,7 +1,9 @@
+import { formatLength, type Job } from '@ogee/core';
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { Page } from 'puppeteer-core';
 
 const ROOT = join(__dirname, '..', '..');
 
@@ -31,6 +33,18 @@ export const startApp = (): Promise<AppServer> =>
       if (found !== null) resolve({ base: found[0], stop });
     });
   });
+
+/** The job a page shows, as the server keeps it. */
+export const storedJob = async (page: Page): Promise<{ revision: number; job: Job }> => {
+  const { origin, pathname } = new URL(page.url());
+  const id = /job\/([^/]+)/.exec(pathname)?.[1] ?? '';
+  const answer = await fetch(`${origin}/api/jobs/${id}`);
+  return (await answer.json()) as { revision: number; job: Job };
+};
+
+/** A length as the app says it to the sixteenth. */
+export const inches = (mm: number): string =>
+  formatLength(mm, { style: 'feet-inches', denominator: 16 });
 
 /** What the command line prints for a job file. */
 export const commandLine = (job: unknown, command: 'cutlist' | 'fit' = 'cutlist'): string => {

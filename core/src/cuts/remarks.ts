@@ -128,6 +128,10 @@ const aboutCorners = ({ job, framing, say }: Subject): Remark[] =>
     return remarks;
   });
 
+/** The valley that runs on past a lower ridge, whose top is bevelled from there. */
+const runningValley = ({ members }: Framing): Member | undefined =>
+  members.find(({ bevels }) => bevels.some(({ beyond }) => beyond !== null));
+
 /** How far the commonest corner planed off stood above the roof beside it, plumb. */
 const proudBefore = (member: Member): number => {
   const square = { ...member, bevels: [] };
@@ -146,9 +150,7 @@ const aboutBevels = ({ framing, say }: Subject): Remark[] => {
   );
   const common = planed.find(({ kind }) => kind === 'common');
   const king = planed.find(({ kind }) => kind === 'king-common');
-  const running = framing.members.find(({ bevels }) =>
-    bevels.some(({ beyond }) => beyond !== null),
-  );
+  const running = runningValley(framing);
   return [
     ...(common === undefined
       ? []
@@ -222,9 +224,7 @@ const BROKEN_HIP =
 
 /** Timbers that carry others at a junction. */
 const aboutLoads = ({ framing }: Subject): Remark[] => {
-  const running = framing.members.find(({ bevels }) =>
-    bevels.some(({ beyond }) => beyond !== null),
-  );
+  const running = runningValley(framing);
   const header = framing.members.find(({ kind }) => kind === 'header');
   const ridges = framing.members.filter(({ kind }) => kind === 'ridge');
   const broken = framing.members.find(

@@ -10,7 +10,7 @@ const gable: SideInput = { roof: 'gable' };
 const open: SideInput = { roof: 'open' };
 
 /** A rectangle from its south-west corner; sides south, east, north, west. mm */
-const rectangle = (
+export const rectangle = (
   id: string,
   [x, y, w, h]: readonly [number, number, number, number],
   sides: SideInput[],

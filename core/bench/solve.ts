@@ -46,10 +46,11 @@ for (const wanted of [10, 100, 400]) {
   measure('dry fit', boards, () => dryFitAnew(solution));
 }
 
-/** Cost against board count: one building of 4 blocks and some 350 boards, then ever more of them in one job. */
-const BAYS = [1, 2, 4, 7, 10, 13];
+/** Cost against board count: one building of 4 blocks and some 400 boards, then up to the 40 blocks a job may have. */
+const BAYS = [1, 2, 4, 7, 10];
+const SPACING_MM = 220;
 const costs = BAYS.map((bays) => {
-  const job = village(bays, 270);
+  const job = village(bays, SPACING_MM);
   const solution = solve(job);
   if (!solution.ok) throw new Error(solution.problems.map(({ text }) => text).join('; '));
   const boards = solution.value.members.length;

@@ -54,15 +54,28 @@ export const openPage = async (
 
 export const byId = (id: string): string => `[data-testid="${id}"]`;
 
-export const tap = async (page: Page, id: string): Promise<void> => {
-  const element = await page.waitForSelector(byId(id), { visible: true });
-  await element!.scrollIntoView();
-  await element!.click();
+/** No field but the one in hand has its keys out: those of the field left fold a moment later, and things move then. */
+const still = (page: Page): Promise<unknown> =>
+  page.waitForFunction(() => {
+    const inHand = document.activeElement instanceof HTMLInputElement ? 1 : 0;
+    return document.querySelectorAll('[aria-label="Keys the number pad lacks"]').length <= inHand;
+  });
+
+/** Touches what the selector finds, once it stands still on the screen. */
+const touch = async (page: Page, selector: string): Promise<void> => {
+  await still(page);
+  await page.locator(selector).click();
 };
 
-/** Puts the caret in a field, as a thumb does, and types over what stands there. */
+export const tap = (page: Page, id: string): Promise<void> => touch(page, byId(id));
+
+/** Puts the caret in a field, as a thumb does (which tries again when it missed), and types over what stands there. */
 export const typeInto = async (page: Page, id: string, text: string): Promise<void> => {
+  const inField = (): Promise<boolean> =>
+    page.$eval(byId(id), (element) => element === document.activeElement);
   await tap(page, id);
+  if (!(await inField())) await tap(page, id);
+  if (!(await inField())) throw new Error(`touching ${id} does not put the caret in it`);
   // The field selects what stands in it a moment after it takes the focus; no thumb is quicker.
   await new Promise((resolve) => setTimeout(resolve, 80));
   await page.keyboard.down('Control');
@@ -96,11 +109,8 @@ export const settled = async (page: Page): Promise<void> => {
 };
 
 /** Touches the button or choice that reads so. */
-export const press = async (page: Page, words: string): Promise<void> => {
-  const found = await page.waitForSelector(
+export const press = (page: Page, words: string): Promise<void> =>
+  touch(
+    page,
     `::-p-xpath(//*[(@role='button' or @role='radio' or @role='checkbox' or self::button) and contains(normalize-space(.), ${JSON.stringify(words)})])`,
-    { visible: true },
   );
-  await found!.scrollIntoView();
-  await found!.click();
-};

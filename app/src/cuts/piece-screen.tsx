@@ -16,8 +16,9 @@ export const PieceScreen = ({ mark }: { mark: string }) => {
   const { members, notes } = solution.cuts;
   const index = members.findIndex((entry) => entry.mark === mark);
   const entry = members[index];
+  const member = solution.members.find(({ id }) => id === entry?.members[0]);
   const toList = () => router.navigate(`/job/${id}/cuts`);
-  if (entry === undefined) {
+  if (entry === undefined || member === undefined) {
     return (
       <Standstill
         title={`There is no ${mark} now`}
@@ -40,6 +41,7 @@ export const PieceScreen = ({ mark }: { mark: string }) => {
     <View className="gap-4">
       <PieceSheet
         entry={entry}
+        member={member}
         notes={notes}
         display={job.display}
         backed={job.framing.hipTop === 'back'}

@@ -1,11 +1,14 @@
 import {
   formatDegrees,
+  workingOf,
   type CutEntry,
   type CutList,
   type CutListEntry,
   type Job,
+  type Member,
+  type Working,
 } from '@ogee/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Board } from '../draw/board';
 import { KIND_LOOK } from '../theme/kinds';
@@ -24,10 +27,17 @@ type Display = Job['display'];
 
 interface SheetProps {
   readonly entry: CutListEntry;
+  /** The board that the sheet draws. */
+  readonly member: Member;
   readonly notes: CutList['notes'];
   readonly display: Display;
   /** The job backs its hips. */
   readonly backed: boolean;
+}
+
+/** The numbers of a line and the chains they were computed by. */
+interface NumberProps extends Pick<SheetProps, 'entry' | 'display'> {
+  readonly working: Working;
 }
 
 const LENGTHS = [
@@ -38,11 +48,11 @@ const LENGTHS = [
   ['theory', 'Theory line', 'before anything is taken off'],
 ] as const;
 
-const Lengths = ({ entry, display }: Pick<SheetProps, 'entry' | 'display'>) => (
+const Lengths = ({ entry, working, display }: NumberProps) => (
   <View>
     <Worked
       name="long point"
-      steps={entry.working['length.longPoint'] ?? []}
+      steps={working['length.longPoint'] ?? []}
       display={display}
       testID="worked-longPoint"
     >
@@ -56,7 +66,7 @@ const Lengths = ({ entry, display }: Pick<SheetProps, 'entry' | 'display'>) => (
     {LENGTHS.filter(([field]) => field !== 'tail' || entry.length.tail > 0).map(
       ([field, name, what]) => (
         <View key={field} className="border-t border-grain">
-          <Worked name={name} steps={entry.working[`length.${field}`] ?? []} display={display}>
+          <Worked name={name} steps={working[`length.${field}`] ?? []} display={display}>
             <View className="flex-1">
               <Strong>{name}</Strong>
               <Small>{what}</Small>
@@ -80,7 +90,7 @@ const Angle = ({
 }: {
   name: string;
   deg: number;
-  steps: CutListEntry['working'][string];
+  steps: Working[string];
   display: Display;
   shown?: string;
 }) => (
@@ -94,15 +104,15 @@ const Angle = ({
 const CutCard = ({
   cut,
   index,
-  entry,
+  working,
   display,
 }: {
   cut: CutEntry;
   index: number;
-  entry: CutListEntry;
+  working: Working;
   display: Display;
 }) => {
-  const working = (field: string) => entry.working[`cuts.${index}.${field}`] ?? [];
+  const steps = (field: string) => working[`cuts.${index}.${field}`] ?? [];
   const face = faceSetting(cut, display);
   return (
     <View className="border-t border-grain py-1" testID={`cut-${index}`}>
@@ -112,23 +122,23 @@ const CutCard = ({
       <Angle
         name="Line on the wide face"
         deg={cut.faceAngle}
-        steps={working('faceAngle')}
+        steps={steps('faceAngle')}
         display={display}
         shown={face.includes('/') ? `${face}  ${formatDegrees(cut.faceAngle)}` : face}
       />
-      <Angle name="Saw tilt" deg={cut.faceTilt} steps={working('faceTilt')} display={display} />
+      <Angle name="Saw tilt" deg={cut.faceTilt} steps={steps('faceTilt')} display={display} />
       {cut.faceTilt > 0.005 && (
         <>
           <Angle
             name="Or: line on the edge"
             deg={cut.edgeAngle}
-            steps={working('edgeAngle')}
+            steps={steps('edgeAngle')}
             display={display}
           />
           <Angle
             name="Tilt, board on edge"
             deg={cut.edgeTilt}
-            steps={working('edgeTilt')}
+            steps={steps('edgeTilt')}
             display={display}
           />
         </>
@@ -137,10 +147,10 @@ const CutCard = ({
   );
 };
 
-const Numbers = ({ entry, display }: Pick<SheetProps, 'entry' | 'display'>) => {
+const Numbers = ({ entry, working, display }: NumberProps) => {
   const row = (name: string, field: string, text: string) => (
     <View key={field} className="border-t border-grain">
-      <Worked name={name} steps={entry.working[field] ?? []} display={display}>
+      <Worked name={name} steps={working[field] ?? []} display={display}>
         <Words className="flex-1">{name}</Words>
         <Figure className="text-2xl">{text}</Figure>
       </Worked>
@@ -172,7 +182,8 @@ const Numbers = ({ entry, display }: Pick<SheetProps, 'entry' | 'display'>) => {
 };
 
 /** Everything to saw one kind of piece: the marked board, the steps of the hands, each number with its working. */
-export const PieceSheet = ({ entry, notes, display, backed }: SheetProps) => {
+export const PieceSheet = ({ entry, member, notes, display, backed }: SheetProps) => {
+  const working = useMemo(() => workingOf(member), [member]);
   const { board, hands } = entry;
   const [hand, setHand] = useState<'left' | 'right'>(board.hand === 'right' ? 'right' : 'left');
   const handed = hands.left + hands.right > 0;
@@ -213,7 +224,7 @@ export const PieceSheet = ({ entry, notes, display, backed }: SheetProps) => {
         display={display}
         mirrored={mirrored}
       />
-      <Lengths entry={entry} display={display} />
+      <Lengths entry={entry} working={working} display={display} />
       <View>
         <Title level={3}>Steps</Title>
         {stepsFor(entry, mirrored, backed, display).map((step, i) => (
@@ -230,10 +241,10 @@ export const PieceSheet = ({ entry, notes, display, backed }: SheetProps) => {
       <View>
         <Title level={3}>Cuts and their angles</Title>
         {entry.cuts.map((cut, i) => (
-          <CutCard key={i} cut={cut} index={i} entry={entry} display={display} />
+          <CutCard key={i} cut={cut} index={i} working={working} display={display} />
         ))}
       </View>
-      <Numbers entry={entry} display={display} />
+      <Numbers entry={entry} working={working} display={display} />
     </View>
   );
 };

@@ -55,16 +55,19 @@ const endLine = (
   s: number,
   onto: Onto,
 ): readonly [BoardPoint, BoardPoint] | null => {
-  const points = solids
-    .flatMap((solid) => solid.filter((face) => face.tag === cut.end))
-    .flatMap((face) => face.points)
-    .filter((p) => Math.abs(p[1] - s) < SAME_POINT_MM)
-    .sort((p, q) => q[2] - p[2]);
-  const first = points[0];
-  const last = points[points.length - 1];
-  return first === undefined || last === undefined || first === last
-    ? null
-    : [onto(first), onto(last)];
+  let first: Vec3 | null = null;
+  let last: Vec3 | null = null;
+  for (const solid of solids) {
+    for (const face of solid) {
+      if (face.tag !== cut.end) continue;
+      for (const p of face.points) {
+        if (Math.abs(p[1] - s) >= SAME_POINT_MM) continue;
+        if (first === null || p[2] > first[2]) first = p;
+        if (last === null || p[2] < last[2]) last = p;
+      }
+    }
+  }
+  return first === null || last === null || first === last ? null : [onto(first), onto(last)];
 };
 
 /** Seat and heel meet in the notch's corner and run out at the underside. */

@@ -39,39 +39,39 @@ export const shapeOf = (
 });
 
 /** A level timber's mirror image changes ends; a rafter's changes faces. */
-const mirrored = (shape: Shape, level: boolean): Shape => ({
-  lengthsMm: shape.lengthsMm,
-  cuts: level
-    ? shape.cuts
+const mirrored = (cuts: Shape['cuts'], level: boolean): Shape['cuts'] =>
+  level
+    ? cuts
         .map(({ at, normal: [a, s, e] }) => ({
           at: at === 'top' ? 'bottom' : 'top',
-          normal: [-a, s, e] as Vec3,
+          normal: [-a, s, e] as const,
         }))
         .reverse()
-    : shape.cuts.map(({ at, normal: [a, s, e] }) => ({ at, normal: [a, -s, e] as Vec3 })),
-});
+    : cuts.map(({ at, normal: [a, s, e] }) => ({ at, normal: [a, -s, e] as const }));
+
+const near = (p: readonly number[], q: readonly number[], slack: number): boolean =>
+  p.every((value, i) => Math.abs(value - (q[i] ?? NaN)) <= slack);
 
 /** Each cut of one has its like in the other; a double cheek's two may stand in either order. */
-const alike = (p: Shape, q: Shape): boolean =>
-  p.cuts.length === q.cuts.length &&
-  p.lengthsMm.every((value, i) => Math.abs(value - (q.lengthsMm[i] ?? NaN)) <= CUT_ALIKE_MM) &&
-  p.cuts.every((cut) =>
-    q.cuts.some(
-      (other) =>
-        other.at === cut.at &&
-        other.normal.every((value, i) => Math.abs(value - (cut.normal[i] ?? NaN)) <= CUT_ALIKE_RAD),
-    ),
+const cutAlike = (p: Shape['cuts'], q: Shape['cuts']): boolean =>
+  p.length === q.length &&
+  p.every((cut) =>
+    q.some((other) => other.at === cut.at && near(other.normal, cut.normal, CUT_ALIKE_RAD)),
   );
 
 /** Puts pieces that are cut alike, or as mirror images, together; order of first appearance. */
 export const group = (pieces: readonly Piece[]): Group[] => {
   const groups: Group[] = [];
   for (const piece of pieces) {
-    const other = mirrored(piece.shape, piece.member.plan.slopeRad === 0);
-    const home = groups.find(({ pieces: [first] }) => {
-      if (first === undefined || first.member.kind !== piece.member.kind) return false;
-      return alike(first.shape, piece.shape) || alike(first.shape, other);
-    });
+    const { member, shape } = piece;
+    const turned = mirrored(shape.cuts, member.plan.slopeRad === 0);
+    const home = groups.find(
+      ({ pieces: [first] }) =>
+        first !== undefined &&
+        first.member.kind === member.kind &&
+        near(first.shape.lengthsMm, shape.lengthsMm, CUT_ALIKE_MM) &&
+        (cutAlike(first.shape.cuts, shape.cuts) || cutAlike(first.shape.cuts, turned)),
+    );
     if (home === undefined) groups.push({ pieces: [piece] });
     else home.pieces.push(piece);
   }
@@ -84,15 +84,15 @@ export const group = (pieces: readonly Piece[]): Group[] => {
  */
 export const handOf = ({ member, shape, cuts, reaches }: Piece): keyof Hands => {
   const level = member.plan.slopeRad === 0;
-  if (alike(shape, mirrored(shape, level))) return 'plain';
+  if (cutAlike(shape.cuts, mirrored(shape.cuts, level))) return 'plain';
   if (level) {
     const start = cuts.find((cut) => cut.end.at === 'bottom');
     return Math.abs(start?.normal[1] ?? 0) > CUT_ALIKE_RAD ? 'left' : 'right';
   }
   if (Math.abs(reaches.leftOver) > CUT_ALIKE_MM) return reaches.leftOver > 0 ? 'left' : 'right';
-  // Both faces as long: the upper end lies further along on the side its cut faces away from.
-  const tilt = cuts
-    .filter((cut) => cut.end.at === 'top')
-    .reduce((sum, cut) => sum + cut.normal[1], 0);
-  return tilt < 0 ? 'left' : 'right';
+  // Both faces as long: an end reaches further on the side its cut faces away from. The upper end tells, if it can.
+  const tilts = (['top', 'bottom', 'tail'] as const).map((at) =>
+    cuts.filter((cut) => cut.end.at === at).reduce((sum, cut) => sum + cut.normal[1], 0),
+  );
+  return (tilts.find((tilt) => Math.abs(tilt) > CUT_ALIKE_RAD) ?? 0) < 0 ? 'left' : 'right';
 };

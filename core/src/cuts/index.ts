@@ -1,12 +1,13 @@
 /**
  * Member + end planes → angles, lengths, marks, hands, working; grouped into a cut list.
  *
- * Takes framed members; promises the contract's cut list (mm and degrees, full precision), each number with the chain
- * it was computed by, and each board's marks as seen with its upper end on the left and its left face up. Pieces cut
- * alike or as mirror images share an entry. Order: erection, then longest first.
+ * Takes framed members; promises the contract's cut list (mm and degrees, full precision), each board's marks as seen
+ * with its upper end on the left and its left face up. Pieces cut alike or as mirror images share an entry. Order:
+ * erection, then longest first. `workingOf` tells the chain that each number was computed by.
  */
 export { cutList } from './cut-list';
+export { workingOf } from './figures';
 export { cutListSchema } from './schema';
 export type { BoardDrawing, BoardMark } from './board-drawing';
 export type { CutEntry, CutList, CutListEntry, Hands } from './model';
-export type { Step, Unit } from './working';
+export type { Step, Unit, Working } from './working';

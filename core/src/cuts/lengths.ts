@@ -5,6 +5,7 @@ import { crossesAt, type LocalCut } from './local-cut';
 import { work, type Worked } from './working';
 
 export interface Lengths {
+  readonly slope: Worked;
   readonly theory: Worked;
   readonly body: Worked;
   readonly longPoint: Worked;
@@ -16,10 +17,11 @@ export interface Lengths {
 const cos = (deg: number): number => Math.cos(radians(deg));
 
 /** The first of the cuts that a line at `s` meets: the lowest of the upper ones, the highest of the lower ones. */
-const reachOf = (cuts: readonly LocalCut[], s: number, e: number, upper: boolean): number => {
-  const at = cuts.map((cut) => crossesAt(cut, s, e));
-  return upper ? Math.min(...at) : Math.max(...at);
-};
+const reachOf = (cuts: readonly LocalCut[], s: number, e: number, upper: boolean): number =>
+  cuts.reduce(
+    (found, cut) => (upper ? Math.min : Math.max)(found, crossesAt(cut, s, e)),
+    upper ? Infinity : -Infinity,
+  );
 
 /** Where across the thickness the length can be longest or shortest: the faces, the middle, and where two cuts meet. */
 const turningPoints = (
@@ -95,8 +97,8 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
   };
 };
 
-/** Every length of the contract, with its working. */
-export const lengthsOf = (member: Member, reaches: Reaches): Lengths & { slope: Worked } => {
+/** Every length of the contract, with what it was computed from. */
+export const lengthsOf = (member: Member, reaches: Reaches): Lengths => {
   const { heel, top, bottom, longest, shortest } = reaches;
   const slope = slopeOf(member);
   const theory = work(
@@ -167,10 +169,11 @@ export const lengthsOf = (member: Member, reaches: Reaches): Lengths & { slope: 
 
 /** Lowest and highest a over the sawn piece, mm. */
 export const span = (member: Member): readonly [number, number] => {
-  const reaches = solidOf(member).flatMap((piece) => {
+  let [low, high] = [Infinity, -Infinity];
+  for (const piece of solidOf(member)) {
     const found = extent(piece, 0);
-    return found === null ? [] : [found];
-  });
-  if (reaches.length === 0) throw new Error(`member ${member.id}: nothing is left after its cuts`);
-  return [Math.min(...reaches.map((r) => r[0])), Math.max(...reaches.map((r) => r[1]))];
+    if (found !== null) [low, high] = [Math.min(low, found[0]), Math.max(high, found[1])];
+  }
+  if (low > high) throw new Error(`member ${member.id}: nothing is left after its cuts`);
+  return [low, high];
 };

@@ -1,7 +1,6 @@
 import type { CutAt, Kind } from '../frame';
 import type { Stock } from '../job';
 import type { BoardDrawing } from './board-drawing';
-import type { Working } from './working';
 
 export interface Hands {
   readonly left: number;
@@ -51,7 +50,6 @@ export interface CutListEntry {
   readonly cuts: readonly CutEntry[];
   /** Ids of the members cut to this line. */
   readonly members: readonly string[];
-  readonly working: Working;
   /** The first member's board, marked; its mirror image serves the other hand. */
   readonly board: BoardDrawing;
 }

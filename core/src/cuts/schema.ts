@@ -4,13 +4,6 @@ const point = z.tuple([z.number(), z.number()]);
 const segment = z.tuple([point, point]).nullable();
 const loop = z.array(z.array(point));
 const stock = z.object({ thickness: z.number(), depth: z.number() });
-const step = z.object({
-  name: z.string(),
-  rule: z.string(),
-  inputs: z.array(z.object({ name: z.string(), value: z.number(), unit: z.string() })),
-  value: z.number(),
-  unit: z.string(),
-});
 
 /** The cut list as printed and served: the contract's fields, then ours. */
 export const cutListSchema = z.object({
@@ -58,7 +51,6 @@ export const cutListSchema = z.object({
         }),
       ),
       members: z.array(z.string()),
-      working: z.record(z.string(), z.array(step)),
       board: z.object({
         hand: z.enum(['left', 'right', 'plain']),
         lengthMm: z.number(),

@@ -58,13 +58,14 @@ export class StripGrid {
 /** The cells along a strip's middle: by its length in steps, so that a long diagonal does not fill its whole box. */
 const cellsOf = ({ heading, box }: Strip): number[] => {
   const keys: number[] = [];
-  const [x0, y0, x1, y1] = box;
-  const long = Math.sqrt((x1 - x0) ** 2 + (y1 - y0) ** 2);
+  const long = Math.sqrt((box[2] - box[0]) ** 2 + (box[3] - box[1]) ** 2);
+  const middleX = (box[0] + box[2]) / 2;
+  const middleY = (box[1] + box[3]) / 2;
   const steps = Math.ceil(long / CELL_MM);
   for (let k = -steps; k <= steps; k += 1) {
     const t = (k * long) / (2 * steps);
-    const x = Math.floor(((x0 + x1) / 2 + heading[0] * t) / CELL_MM);
-    const y = Math.floor(((y0 + y1) / 2 + heading[1] * t) / CELL_MM);
+    const x = Math.floor((middleX + heading[0] * t) / CELL_MM);
+    const y = Math.floor((middleY + heading[1] * t) / CELL_MM);
     const key = x * CELLS_ACROSS + y;
     if (keys[keys.length - 1] !== key) keys.push(key);
   }

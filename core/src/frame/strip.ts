@@ -37,6 +37,8 @@ export interface Strip {
   readonly plumbMm: number;
 }
 
+type Outline = Strip['polygon'];
+
 const boxOf = (points: readonly Vec2[]): Strip['box'] => {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const [x, y] of points) {
@@ -48,7 +50,7 @@ const boxOf = (points: readonly Vec2[]): Strip['box'] => {
   return [x0, y0, x1, y1];
 };
 
-export const withPolygon = (strip: Strip, polygon: Strip['polygon']): Strip => ({
+export const withPolygon = (strip: Strip, polygon: Outline): Strip => ({
   ...strip,
   polygon,
   box: boxOf(polygon.points),
@@ -90,10 +92,15 @@ export interface PlanCut {
   readonly cut: EndCut;
 }
 
-const cutStrip = (strip: Strip, { point, outward, cut }: PlanCut): Strip | null => {
-  const inside = (p: Vec2): number => v2.dot(v2.sub(p, point), outward);
-  const polygon = clipConvex<StripEdge>(strip.polygon, inside, cut);
-  return polygon === null ? null : withPolygon(strip, polygon);
+const outlineCut = ({ polygon }: Strip, { point, outward, cut }: PlanCut): Outline | null => {
+  const at = v2.dot(point, outward);
+  return clipConvex<StripEdge>(polygon, (p) => v2.dot(p, outward) - at, cut);
+};
+
+const cutStrip = (strip: Strip, cut: PlanCut): Strip | null => {
+  const outline = outlineCut(strip, cut);
+  if (outline === strip.polygon) return strip;
+  return outline === null ? null : withPolygon(strip, outline);
 };
 
 /** Cuts a strip by every one of the cuts; null when nothing is left. */
@@ -134,47 +141,48 @@ const RIPPED = 0.03;
 const boxesPart = (a: Strip['box'], b: Strip['box']): boolean =>
   a[0] >= b[2] || b[0] >= a[2] || a[1] >= b[3] || b[1] >= a[3];
 
-/** What two strips share in plan; null where they only touch, or one passes over the other. */
-const sharedPlan = (one: Strip, other: Strip): readonly Vec2[] | null => {
-  if (boxesPart(one.box, other.box)) return null;
+/** The faces of `other` when the two share wood; null where they only touch, or one passes over the other. */
+const facesInTheWay = (one: Strip, other: Strip): readonly PolygonEdge<StripEdge>[] | null => {
   const parted =
     partedByEdge(other.polygon, one.polygon, TOUCHING_MM) ||
     partedByEdge(one.polygon, other.polygon, TOUCHING_MM);
   if (parted) return null;
-  let shared: TaggedPolygon<StripEdge> | null = one.polygon;
-  for (const { point, inward } of edgesOf(other.polygon)) {
+  const faces = edgesOf(other.polygon);
+  let shared: Outline | null = one.polygon;
+  for (const { point, inward } of faces) {
     if (shared === null) return null;
-    shared = clipConvex<StripEdge>(shared, (p) => -v2.dot(v2.sub(p, point), inward), 'left');
+    const at = v2.dot(point, inward);
+    shared = clipConvex<StripEdge>(shared, (p) => at - v2.dot(p, inward), 'left');
   }
   if (shared === null || area2(shared.points) < TOUCHING_MM2) return null;
   const over = shared.points.every((p) => one.topAt(p) - one.plumbMm > other.topAt(p));
   const under = shared.points.every((p) => other.topAt(p) - other.plumbMm > one.topAt(p));
-  return over || under ? null : shared.points;
+  return over || under ? null : faces;
 };
 
 const endName = (strip: Strip, outward: Vec2): string =>
   Math.abs(v2.cross(strip.heading, outward)) < SQUARE ? 'plumb cut' : 'cheek cut';
 
-/** The strip cut along one face of another, on the side of its own anchor; null where that cannot be sawn. */
+/** What is left of a strip cut along one face of another, on the side of its own anchor; null where that cannot be sawn. */
 const alongFace = (
   one: Strip,
   other: Strip,
   { point, inward, tag }: PolygonEdge<StripEdge>,
-): Strip | null => {
+): Outline | null => {
   if (typeof tag !== 'string' && tag.at === 'tail') return null;
   if (v2.dot(v2.sub(one.anchor, point), inward) >= 0) return null;
+  const across = v2.dot(inward, one.heading);
   // A board is sawn off, never ripped.
-  if (Math.abs(v2.dot(inward, one.heading)) < RIPPED) return null;
-  const at: CutAt = v2.dot(inward, one.heading) > 0 ? 'top' : 'bottom';
+  if (Math.abs(across) < RIPPED) return null;
+  const at: CutAt = across > 0 ? 'top' : 'bottom';
   const keep: HalfSpace = plumbKeep(point, inward);
   const cut: EndCut = { at, name: endName(one, inward), keep, meets: other.id };
-  return cutStrip(one, { point, outward: inward, cut });
+  return outlineCut(one, { point, outward: inward, cut });
 };
 
-const larger = (best: Strip | null, next: Strip | null): Strip | null => {
+const larger = (best: Outline | null, next: Outline | null): Outline | null => {
   if (best === null || next === null) return best ?? next;
-  const more = area2(next.polygon.points) - area2(best.polygon.points);
-  return more > TOUCHING_MM2 ? next : best;
+  return area2(next.points) - area2(best.points) > TOUCHING_MM2 ? next : best;
 };
 
 /**
@@ -183,21 +191,28 @@ const larger = (best: Strip | null, next: Strip | null): Strip | null => {
  * much. Null when nothing would be left.
  */
 const clearOf = (one: Strip, other: Strip): Strip | null => {
-  if (sharedPlan(one, other) === null) return one;
-  const cut = (faces: readonly PolygonEdge<StripEdge>[]): Strip | null =>
-    faces.map((face) => alongFace(one, other, face)).reduce(larger, null);
-  const faces = edgesOf(other.polygon);
-  const wide = cut(faces.filter(({ tag }) => typeof tag === 'string'));
-  if (wide !== null && one.kind === 'hip' && other.kind === 'ridge') return wide;
-  return larger(wide, cut(faces.filter(({ tag }) => typeof tag !== 'string')));
+  const faces = facesInTheWay(one, other);
+  if (faces === null) return one;
+  const most = (among: 'wide faces' | 'ends', best: Outline | null): Outline | null =>
+    faces.reduce<Outline | null>(
+      (found, face) =>
+        (typeof face.tag === 'string') === (among === 'wide faces')
+          ? larger(found, alongFace(one, other, face))
+          : found,
+      best,
+    );
+  const wide = most('wide faces', null);
+  const alongRidge = wide !== null && one.kind === 'hip' && other.kind === 'ridge';
+  const left = alongRidge ? wide : most('ends', wide);
+  return left === null ? null : withPolygon(one, left);
 };
 
 /** Cuts a strip clear of every one of `others`, in their order. */
-export const clearOfAll = (strip: Strip, others: Iterable<Strip>): Strip | null => {
+export const clearOfAll = (strip: Strip, others: readonly Strip[]): Strip | null => {
   let left: Strip | null = strip;
   for (const other of others) {
     if (left === null) return null;
-    if (other.id !== left.id) left = clearOf(left, other);
+    if (other.id !== left.id && !boxesPart(left.box, other.box)) left = clearOf(left, other);
   }
   return left;
 };

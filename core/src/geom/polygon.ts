@@ -16,42 +16,46 @@ export interface PolygonEdge<Tag> {
   readonly tag: Tag;
 }
 
-const known = new WeakMap<object, readonly PolygonEdge<unknown>[]>();
-
-/** The edges of a convex polygon, worked out once. */
-export const edgesOf = <Tag>(polygon: TaggedPolygon<Tag>): readonly PolygonEdge<Tag>[] => {
-  const before = known.get(polygon);
-  if (before !== undefined) return before as readonly PolygonEdge<Tag>[];
-  const { points, tags } = polygon;
+/** The edges of a convex polygon as lines. */
+export const edgesOf = <Tag>({ points, tags }: TaggedPolygon<Tag>): PolygonEdge<Tag>[] => {
   const edges: PolygonEdge<Tag>[] = [];
-  for (const [i, point] of points.entries()) {
-    const next = points[(i + 1) % points.length] ?? point;
+  for (let i = 0; i < points.length; i += 1) {
+    const point = points[i];
+    const next = points[(i + 1) % points.length];
     const tag = tags[i];
-    if (tag !== undefined)
-      edges.push({ point, inward: v2.left(v2.unit(v2.sub(next, point))), tag });
+    if (point === undefined || next === undefined || tag === undefined) continue;
+    edges.push({ point, inward: v2.left(v2.unit(v2.sub(next, point))), tag });
   }
-  known.set(polygon, edges);
   return edges;
 };
 
 /** Whether a line along an edge of one convex polygon has all of the other on its far side, but for `slack`. */
 export const partedByEdge = (
-  one: TaggedPolygon<unknown>,
+  { points }: TaggedPolygon<unknown>,
   other: TaggedPolygon<unknown>,
   slack: number,
-): boolean =>
-  edgesOf(one).some(({ point, inward }) => {
-    const [nx, ny] = inward;
-    const from = nx * point[0] + ny * point[1] + slack;
-    return other.points.every((p) => nx * p[0] + ny * p[1] <= from);
-  });
+): boolean => {
+  let a = points[points.length - 1];
+  for (const b of points) {
+    if (a === undefined) return false;
+    const nx = a[1] - b[1];
+    const ny = b[0] - a[0];
+    const from = nx * a[0] + ny * a[1] + slack * Math.sqrt(nx * nx + ny * ny);
+    let beyond = true;
+    for (const p of other.points) beyond &&= nx * p[0] + ny * p[1] <= from;
+    if (beyond) return true;
+    a = b;
+  }
+  return false;
+};
 
 /** Signed area, positive when counter-clockwise. Square units of the points. */
 export const area2 = (points: readonly Vec2[]): number => {
   let doubled = 0;
-  for (const [i, a] of points.entries()) {
-    const b = points[(i + 1) % points.length];
-    if (b !== undefined) doubled += v2.cross(a, b);
+  let a = points[points.length - 1];
+  for (const b of points) {
+    if (a !== undefined) doubled += v2.cross(a, b);
+    a = b;
   }
   return doubled / 2;
 };
@@ -72,6 +76,11 @@ export const clipConvex = <Tag>(
   value: (p: Vec2) => number,
   tag: Tag,
 ): TaggedPolygon<Tag> | null => {
+  const count = polygon.points.length;
+  let inside = 0;
+  for (const point of polygon.points) if (value(point) <= SAME_POINT_MM) inside += 1;
+  if (inside === count) return polygon;
+  if (inside === 0) return null;
   const points: Vec2[] = [];
   const tags: Tag[] = [];
   const push = (point: Vec2, edge: Tag): void => {
@@ -83,7 +92,6 @@ export const clipConvex = <Tag>(
       tags.push(edge);
     }
   };
-  const count = polygon.points.length;
   for (let i = 0; i < count; i += 1) {
     const a = polygon.points[i];
     const b = polygon.points[(i + 1) % count];
@@ -151,16 +159,24 @@ export const chordOf = <Tag>(
   let high = Infinity;
   let lowTag: Tag | undefined;
   let highTag: Tag | undefined;
-  for (const { point, inward, tag } of edgesOf(polygon)) {
-    const depth = v2.dot(v2.sub(from, point), inward);
-    const rate = v2.dot(direction, inward);
+  const { points, tags } = polygon;
+  for (let i = 0; i < points.length; i += 1) {
+    const a = points[i];
+    const b = points[(i + 1) % points.length];
+    if (a === undefined || b === undefined) continue;
+    const length = v2.distance(a, b);
+    // Depth inside the edge's line and its rate along the chord, by the edge's inward normal.
+    const nx = (a[1] - b[1]) / length;
+    const ny = (b[0] - a[0]) / length;
+    const depth = (from[0] - a[0]) * nx + (from[1] - a[1]) * ny;
+    const rate = direction[0] * nx + direction[1] * ny;
     if (Math.abs(rate) < PARALLEL_SINE) {
       if (depth < -SAME_POINT_MM) return null;
       continue;
     }
     const t = -depth / rate;
-    if (rate > 0 && t > low) [low, lowTag] = [t, tag];
-    if (rate < 0 && t < high) [high, highTag] = [t, tag];
+    if (rate > 0 && t > low) [low, lowTag] = [t, tags[i]];
+    if (rate < 0 && t < high) [high, highTag] = [t, tags[i]];
   }
   return lowTag === undefined || highTag === undefined || high - low < SAME_POINT_MM
     ? null

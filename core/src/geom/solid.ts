@@ -32,7 +32,8 @@ export const box = <Tag>(
   ];
 };
 
-const clipLoop = (points: readonly Vec3[], keep: HalfSpace, cap: Vec3[]): Vec3[] => {
+/** What is kept of a face's corners; those on the cutting plane are added to `cap`. */
+const clipLoop = (points: readonly Vec3[], keep: HalfSpace, cap: Vec3[]): readonly Vec3[] => {
   const kept: Vec3[] = [];
   const count = points.length;
   for (let i = 0; i < count; i += 1) {
@@ -84,11 +85,19 @@ export const clipSolid = <Tag>(
   const cap: Vec3[] = [];
   let cut = false;
   for (const face of solid) {
-    if (face.points.some((p) => planeAt(keep, p) > SAME_POINT_MM)) cut = true;
-    const points = clipLoop(face.points, keep, cap);
-    if (points.length >= 3 && points.some((p) => planeAt(keep, p) < -SAME_POINT_MM)) {
-      faces.push({ tag: face.tag, points });
+    let [low, high] = [Infinity, -Infinity];
+    for (const point of face.points) {
+      const depth = planeAt(keep, point);
+      if (depth < low) low = depth;
+      if (depth > high) high = depth;
     }
+    if (high > SAME_POINT_MM) cut = true;
+    if (high < -SAME_POINT_MM) {
+      faces.push(face);
+      continue;
+    }
+    const points = clipLoop(face.points, keep, cap);
+    if (points.length >= 3 && low < -SAME_POINT_MM) faces.push({ tag: face.tag, points });
   }
   if (!cut) return solid;
   if (faces.length === 0) return [];

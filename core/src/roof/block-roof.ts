@@ -20,8 +20,8 @@ const roofPlane = (
 };
 
 /** Height of a roof plane over a point of the plan, mm. */
-export const heightAt = ({ plane }: Pick<RoofPlane, 'plane'>, [x, y]: Vec2): number =>
-  (plane.offset - plane.normal[0] * x - plane.normal[1] * y) / plane.normal[2];
+export const heightAt = ({ plane }: Pick<RoofPlane, 'plane'>, p: Vec2): number =>
+  (plane.offset - plane.normal[0] * p[0] - plane.normal[1] * p[1]) / plane.normal[2];
 
 /**
  * How far inside "one stands above the other" a point lies, as a plan distance; negative outside. Null where the two

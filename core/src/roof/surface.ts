@@ -3,19 +3,20 @@ import { heightAt } from './block-roof';
 import type { BlockRoof, Bound, Roof, RoofPlane } from './model';
 
 /** How far a point lies outside a convex outline; negative inside. mm */
-export const outside = (bounds: readonly Bound[], [x, y]: Vec2): number => {
+export const outside = (bounds: readonly Bound[], p: Vec2): number => {
   let most = -Infinity;
-  for (const { a, b, c } of bounds) most = Math.max(most, a * x + b * y - c);
+  for (const { a, b, c } of bounds) most = Math.max(most, a * p[0] + b * p[1] - c);
   return most;
 };
 
 /** The lowest of a block's planes over a point of the plan. */
-const lowest = (block: BlockRoof, p: Vec2): RoofOver | null => {
-  let found: RoofOver | null = null;
-  for (const plane of block.planes) {
-    if (plane === null) continue;
-    const z = heightAt(plane, p);
-    if (found === null || z < found.z) found = { plane, z };
+const lowest = ({ planes }: BlockRoof, p: Vec2): RoofPlane | null => {
+  let found: RoofPlane | null = null;
+  let least = Infinity;
+  for (let i = 0; i < planes.length; i += 1) {
+    const plane = planes[i] ?? null;
+    const z = plane === null ? Infinity : heightAt(plane, p);
+    if (z < least) [found, least] = [plane, z];
   }
   return found;
 };
@@ -28,13 +29,15 @@ export interface RoofOver {
 
 /** The roof over a point: the highest of the blocks' lowest planes, of the blocks that reach there; null outside. */
 export const roofOver = (roof: Roof, p: Vec2): RoofOver | null => {
-  let found: RoofOver | null = null;
+  let found: RoofPlane | null = null;
+  let most = -Infinity;
   for (const block of roof.blocks) {
     if (outside(block.reach, p) > REACH_MM) continue;
-    const low = lowest(block, p);
-    if (low !== null && (found === null || low.z > found.z)) found = low;
+    const plane = lowest(block, p);
+    const z = plane === null ? -Infinity : heightAt(plane, p);
+    if (z > most) [found, most] = [plane, z];
   }
-  return found;
+  return found === null ? null : { plane: found, z: most };
 };
 
 /**
@@ -47,9 +50,10 @@ export const roofAbout = (roof: Roof, p: Vec2, block: string, side: number | nul
   if (home === undefined) throw new Error(`roof: there is no block ${block}`);
   if (found !== null && outside(home.reach, p) <= REACH_MM) return found;
   const own = side === null ? null : (home.planes[side] ?? null);
-  const carried = own === null ? lowest(home, p) : { plane: own, z: heightAt(own, p) };
-  if (carried === null) throw new Error(`roof: block ${block} carries no plane`);
-  return found === null || carried.z > found.z ? carried : found;
+  const plane = own ?? lowest(home, p);
+  if (plane === null) throw new Error(`roof: block ${block} carries no plane`);
+  const z = heightAt(plane, p);
+  return found === null || z > found.z ? { plane, z } : found;
 };
 
 /** A point this near a block's edge is on it. mm */

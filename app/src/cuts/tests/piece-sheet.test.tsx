@@ -9,8 +9,13 @@ const solution = solve(newJob('t', DISPLAY, 9000, 6000, '35°'));
 if (!solution.ok) throw new Error('refused');
 const { members, notes } = solution.value.cuts;
 const piece = (mark: string): CutListEntry => members.find((entry) => entry.mark === mark)!;
-const show = (mark: string) =>
-  render(<PieceSheet entry={piece(mark)} notes={notes} display={DISPLAY} backed={false} />);
+const show = (mark: string) => {
+  const entry = piece(mark);
+  const member = solution.value.members.find(({ id }) => id === entry.members[0])!;
+  return render(
+    <PieceSheet entry={entry} member={member} notes={notes} display={DISPLAY} backed={false} />,
+  );
+};
 
 describe('a piece’s sheet', () => {
   it('shows every length to the millimetre, with what rounding took', () => {

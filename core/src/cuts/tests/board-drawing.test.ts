@@ -73,27 +73,6 @@ describe('the marked board', () => {
   });
 });
 
-describe('working', () => {
-  it('ends, for every number, in the number itself, and its inputs reproduce it', () => {
-    for (const entry of solution.cuts.members) {
-      for (const field of ['theory', 'body', 'longPoint', 'shortPoint', 'tail', 'blank'] as const) {
-        expect(entry.working[`length.${field}`]!.at(-1)!.value).toBe(entry.length[field]);
-      }
-      const theory = entry.working['length.theory']!.at(-1)!;
-      const [run, slope] = theory.inputs.map((input) => input.value);
-      expect(run! / Math.cos((slope! * Math.PI) / 180)).toBeCloseTo(entry.length.theory, 9);
-      for (const [i, cut] of entry.cuts.entries()) {
-        expect(entry.working[`cuts.${i}.faceTilt`]!.at(-1)!.value).toBe(cut.faceTilt);
-      }
-    }
-  });
-
-  it('carries the chain before it: a body shows run, slope and theory first', () => {
-    const chain = entryOf(solution, 'common').working['length.body']!.map((step) => step.name);
-    expect(chain).toEqual(['slope', 'theory length', 'body']);
-  });
-});
-
 it('groups mirror images and keeps marks unique', () => {
   const result = solve(buildingJob({ along: 9000, across: 6000, pitch: '9/12' }));
   if (!result.ok) throw new Error('refused');

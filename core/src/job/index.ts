@@ -8,7 +8,15 @@ export { jobSchema, type Job, type JobInput, type Block, type Side, type Stock }
 export { readJob, readJobText } from './read';
 export { firstEave } from './sides';
 export { newJob } from './new-job';
-export { withLeanTo, withOutline, withoutBlock, withWing, type OnWall } from './add-block';
+export { withLeanTo, withoutBlock, withWing } from './add-block';
+export {
+  standingOn,
+  withOutline,
+  withStanding,
+  withWallMoved,
+  type Standing,
+} from './change-block';
+export type { OnWall } from './on-wall';
 export {
   cornerAngles,
   diagonals,

@@ -153,6 +153,24 @@ describe('houses built with a thumb', () => {
     await closesAsTheCommandLineSays();
   });
 
+  it('a wall dragged with a finger comes to a round figure, and saws', async () => {
+    const before = (await storedJob(page)).job.blocks[0]!.outline;
+    await tap(page, 'place-site');
+    const knob = (await (await page.waitForSelector(byId('drag-wall-3')))!.boundingBox())!;
+    const [x, y] = [knob.x + knob.width / 2, knob.y + knob.height / 2];
+    await page.touchscreen.touchStart(x, y);
+    await page.touchscreen.touchMove(x - 12, y);
+    await page.touchscreen.touchMove(x - 24, y + 3);
+    await page.touchscreen.touchEnd();
+    await settled(page);
+    const { outline } = (await storedJob(page)).job.blocks[0]!;
+    const wall = Math.hypot(outline[1]![0] - outline[0]![0], outline[1]![1] - outline[0]![1]);
+    expect(wall).toBeGreaterThan(before[1]![0] - before[0]![0] + 100);
+    expect((wall / 25.4) % 1).toBeCloseTo(0, 6);
+    await listIsTheCommandLines();
+    await closesAsTheCommandLineSays();
+  });
+
   it('a check diagonal that disagrees is said beside it, and spoils nothing', async () => {
     const before = (await storedJob(page)).job;
     await tap(page, 'place-site');

@@ -10,9 +10,10 @@ import {
 } from '@ogee/core';
 import { useMemo, useRef } from 'react';
 import { Pressable, View, type View as ViewRef } from 'react-native';
-import Svg, { G, Line, Path, Polygon, Text as SvgText } from 'react-native-svg';
+import Svg, { G, Line, Path, Polygon } from 'react-native-svg';
 import { KIND_LOOK } from '../theme/kinds';
 import { useTheme } from '../theme/theme';
+import { Halo, uprightTurn } from './halo';
 import { fitPlan, nearest, type PlanTimber } from './plan-fit';
 
 const MARGIN_PX = 50;
@@ -32,12 +33,6 @@ interface PlanProps {
   /** Ids or marks of members to be ringed in red: where the fit found something wrong. */
   readonly wrong?: readonly string[];
 }
-
-/** The line of text over a line, readable from below or from the right. */
-const uprightTurn = (from: Vec2, to: Vec2): number => {
-  const deg = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
-  return deg > 90 - 1e-9 ? deg - 180 : deg <= -90 - 1e-9 ? deg + 180 : deg;
-};
 
 const timbersOf = (solution: Solution, toPx: (p: Vec2) => Vec2): PlanTimber[] => {
   const mark = markOf(solution);
@@ -71,37 +66,6 @@ const Dimension = ({ from, to, text }: { from: Vec2; to: Vec2; text: string }) =
       <Path d={end(from) + end(to)} stroke={colour('soft')} strokeWidth={1.5} />
       <Halo at={middle} turn={turn} size={16} text={text} colour={colour('ink')} dy={5} />
     </G>
-  );
-};
-
-const Halo = (props: {
-  readonly at: Vec2;
-  readonly turn: number;
-  readonly size: number;
-  readonly text: string;
-  readonly colour: string;
-  readonly dy: number;
-}) => {
-  const { colour } = useTheme();
-  const { at, turn, size, text, dy } = props;
-  const common = {
-    x: at[0],
-    y: at[1] + dy,
-    fontSize: size,
-    fontFamily: 'BarlowCondensed_600SemiBold',
-    textAnchor: 'middle' as const,
-    rotation: turn,
-    origin: `${at[0]}, ${at[1]}`,
-  };
-  return (
-    <>
-      <SvgText {...common} fill={colour('paper')} stroke={colour('paper')} strokeWidth={4}>
-        {text}
-      </SvgText>
-      <SvgText {...common} fill={props.colour}>
-        {text}
-      </SvgText>
-    </>
   );
 };
 

@@ -4,9 +4,9 @@ import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
-import { LengthField } from '../ui/fields';
-import { Small, Title } from '../ui/text';
+import { Title } from '../ui/text';
 import { wallLengths } from './blocks';
+import { fitsOn, OnWallFields } from './on-wall-fields';
 
 type Part = 'wing' | 'lean-to';
 
@@ -45,7 +45,6 @@ export const AddPart = ({
     projection: typed.projection ?? rounded(length * start.projection, imperial),
     fromCorner: typed.fromCorner ?? rounded(length * start.from, imperial),
   };
-  const fits = on.fromCorner >= 0 && on.fromCorner + on.width <= length + 1;
   const add = (): void => {
     if (part === null) return;
     edit((now) => {
@@ -80,34 +79,18 @@ export const AddPart = ({
           setTyped({});
         }}
       />
-      <LengthField
-        label="Width, along the wall"
-        path="new.width"
-        value={on.width}
-        onValue={(width) => setTyped({ ...typed, width })}
+      <OnWallFields
+        path="new"
+        on={on}
+        wall={wall + 1}
+        lengthMm={length}
+        onChange={(change) => setTyped({ ...typed, ...change })}
       />
-      <LengthField
-        label="Projection, out from the wall"
-        path="new.projection"
-        value={on.projection}
-        onValue={(projection) => setTyped({ ...typed, projection })}
-      />
-      <LengthField
-        label={`From the corner where wall ${wall + 1} starts`}
-        path="new.fromCorner"
-        value={on.fromCorner}
-        onValue={(fromCorner) => setTyped({ ...typed, fromCorner })}
-      />
-      {!fits && (
-        <Small className="text-pencil">
-          It runs past the wall&rsquo;s end: distance and width together are more than the wall.
-        </Small>
-      )}
       <View className="flex-row gap-3">
         <Button
           label={part === 'wing' ? 'Add the wing' : 'Add the lean-to'}
           onPress={add}
-          disabled={!fits}
+          disabled={!fitsOn(on, length)}
         />
         <Button label="Leave it" onPress={() => setPart(null)} />
       </View>

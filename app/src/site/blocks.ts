@@ -1,6 +1,7 @@
 import {
   cornerAngles,
   sideLines,
+  standingOn,
   withOutline,
   type Block,
   type Job,
@@ -11,6 +12,25 @@ import {
 /** Lengths of a block's walls, in order. mm */
 export const wallLengths = (block: Block): number[] =>
   sideLines(block).map(({ lengthMm }) => lengthMm);
+
+/**
+ * A part's outline as a tape can follow it: of a wing only what stands out from its wall, for its inner end lies under
+ * the other roof. Corners in the part's own order.
+ */
+export const measurable = (job: Job, index: number): readonly Vec2[] => {
+  const outline = job.blocks[index]?.outline ?? [];
+  const standing = standingOn(job, index);
+  const [a, b, c, d] = outline;
+  if (standing === null || a === undefined || b === undefined) return outline;
+  if (c === undefined || d === undefined) return outline;
+  const { projection } = standing.on;
+  const share = projection / (projection + standing.depth);
+  const toward = (far: Vec2, inner: Vec2): Vec2 => [
+    far[0] + (inner[0] - far[0]) * share,
+    far[1] + (inner[1] - far[1]) * share,
+  ];
+  return [a, b, toward(b, c), toward(a, d)];
+};
 
 /** A corner this near 90° is square to any tape. degrees */
 const SQUARE_DEG = 0.001;

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small, Strong, Words } from '../ui/text';
+import { measurable } from './blocks';
 
 /** A corner out by less than this is square to any tape. mm */
 const SQUARE_MM = 0.5;
@@ -10,11 +11,10 @@ const SQUARE_MM = 0.5;
 /** Every corner's angle, and how far it is from square: in degrees, and in length over its shorter wall. */
 export const CornerList = ({ index }: { readonly index: number }) => {
   const { job } = useOpenJob();
-  const block = job.blocks[index];
-  if (block === undefined) return null;
-  const corners = cornerAngles(block.outline);
+  const outline = measurable(job, index);
+  const corners = cornerAngles(outline);
   const square = corners.every(({ outMm }) => outMm < SQUARE_MM);
-  const both = diagonals(block.outline);
+  const both = diagonals(outline);
   return (
     <View className="gap-2 rounded border border-grain bg-sheet p-3" testID="corners">
       <Strong>Is it square?</Strong>

@@ -12,6 +12,16 @@ const measuredOf = (block: Block): FourSides => {
   return { sides: [a, b, c, d], diagonal: diagonals(block.outline)?.[0] ?? 0 };
 };
 
+/** Tells one set of measurements from another, to a tenth of a millimetre. */
+const keyOf = ({ sides, diagonal }: FourSides): string =>
+  [...sides, diagonal].map((mm) => mm.toFixed(1)).join(' ');
+
+interface Draft {
+  readonly typed: FourSides;
+  /** What the walls measured once it was typed: walls changed in any other way since then are not its own. */
+  readonly walls: string;
+}
+
 /** A second diagonal that misses by no more than this agrees, with a tape. mm */
 const AGREES_MM = 3;
 
@@ -19,14 +29,15 @@ const AGREES_MM = 3;
 export const FourSidesFields = ({ index }: { readonly index: number }) => {
   const { job, edit } = useOpenJob();
   const block = job.blocks[index];
-  const [draft, setDraft] = useState<FourSides | null>(null);
+  const [draft, setDraft] = useState<Draft | null>(null);
   const [second, setSecond] = useState<number | null>(null);
   if (block === undefined) return null;
-  const now = draft ?? measuredOf(block);
+  const measured = measuredOf(block);
+  const now = draft?.walls === keyOf(measured) ? draft.typed : measured;
   const found = fromSides(now);
   const set = (next: FourSides): void => {
-    setDraft(next);
     const result = fromSides(next);
+    setDraft({ typed: next, walls: keyOf(result.ok ? next : measured) });
     if (result.ok) edit((of) => laid(of, index, result.outline));
   };
   const wall = (i: 0 | 1 | 2 | 3, mm: number): void => {

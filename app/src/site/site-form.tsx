@@ -1,4 +1,4 @@
-import { withoutBlock } from '@ogee/core';
+import { standingOn, withoutBlock, withStanding, type OnWall, type Standing } from '@ogee/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
@@ -6,7 +6,7 @@ import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
 import { Choice } from '../ui/choice';
 import { LengthField, PitchField } from '../ui/fields';
-import { Small, Title } from '../ui/text';
+import { Small, Title, Words } from '../ui/text';
 import { AddPart } from './add-part';
 import { BlockChoice } from './block-choice';
 import {
@@ -20,6 +20,8 @@ import {
 } from './blocks';
 import { CornerList } from './corner-list';
 import { FourSidesFields } from './four-sides';
+import { fitsOn, OnWallFields } from './on-wall-fields';
+import { PlatesDrawing } from './plates-drawing';
 
 type Way = 'rectangle' | 'sides';
 
@@ -47,6 +49,42 @@ const Rectangle = ({ index }: { readonly index: number }) => {
   );
 };
 
+const OnItsWall = ({
+  index,
+  standing,
+}: {
+  readonly index: number;
+  readonly standing: Standing;
+}) => {
+  const { job, edit } = useOpenJob();
+  const { host, side, on } = standing;
+  const block = job.blocks[host];
+  // What does not fit on the wall is said here, and the building stays as it was.
+  const [typed, setTyped] = useState<Partial<OnWall>>({});
+  if (block === undefined) return null;
+  const lengthMm = wallLengths(block)[side] ?? 0;
+  const change = (next: Partial<OnWall>): void => {
+    const wanted = { ...on, ...typed, ...next };
+    const fits = fitsOn(wanted, lengthMm) && wanted.width > 0 && wanted.projection > 0;
+    setTyped(fits ? {} : { ...typed, ...next });
+    if (fits) edit((now) => withStanding(now, index, wanted));
+  };
+  return (
+    <>
+      <Words>
+        On wall {side + 1} of “{block.id}”
+      </Words>
+      <OnWallFields
+        path={`blocks.${index}.outline`}
+        on={{ ...on, ...typed }}
+        wall={side + 1}
+        lengthMm={lengthMm}
+        onChange={change}
+      />
+    </>
+  );
+};
+
 /** Plates of one part: two numbers for a rectangle, or four walls and a diagonal as measured. */
 const Plates = ({ index }: { readonly index: number }) => {
   const { job } = useOpenJob();
@@ -64,6 +102,7 @@ const Plates = ({ index }: { readonly index: number }) => {
       />
     );
   }
+  const standing = standingOn(job, index);
   const way = chosen ?? (square ? 'rectangle' : 'sides');
   return (
     <>
@@ -71,13 +110,23 @@ const Plates = ({ index }: { readonly index: number }) => {
         label="Measured as"
         value={way}
         options={[
-          { value: 'rectangle', label: 'A rectangle' },
+          { value: 'rectangle', label: standing === null ? 'A rectangle' : 'On its wall' },
           { value: 'sides', label: 'Four walls, diagonals' },
         ]}
         onChange={setChosen}
-        help="Two numbers where the corners are square. Where they are not, four walls and a diagonal settle every corner."
+        help={
+          standing === null
+            ? 'Two numbers where the corners are square. Where they are not, four walls and a diagonal settle every corner.'
+            : 'Three numbers where it stands square on its wall. Where it does not, four walls and a diagonal settle every corner.'
+        }
       />
-      {way === 'rectangle' ? <Rectangle index={index} /> : <FourSidesFields index={index} />}
+      {way === 'sides' ? (
+        <FourSidesFields index={index} />
+      ) : standing === null ? (
+        <Rectangle index={index} />
+      ) : (
+        <OnItsWall index={index} standing={standing} />
+      )}
     </>
   );
 };
@@ -97,6 +146,7 @@ export const SiteForm = () => {
         <Small>Measured over the outside faces of the wall plates.</Small>
       </View>
       <BlockChoice index={index} onIndex={setWanted} />
+      <PlatesDrawing index={index} />
       {problem !== undefined && <Caution level="caution" text={problem} />}
       <Plates key={index} index={index} />
       <CornerList index={index} />

@@ -1,0 +1,43 @@
+import type { Vec2 } from '@ogee/core';
+import { Text as SvgText } from 'react-native-svg';
+import { useTheme } from '../theme/theme';
+
+/** The turn of a text over a line, readable from below or from the right. degrees */
+export const uprightTurn = (from: Vec2, to: Vec2): number => {
+  const deg = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
+  return deg > 90 - 1e-9 ? deg - 180 : deg <= -90 - 1e-9 ? deg + 180 : deg;
+};
+
+interface HaloProps {
+  readonly at: Vec2;
+  readonly turn: number;
+  readonly size: number;
+  readonly text: string;
+  readonly colour: string;
+  /** From the point down to the text's baseline. px */
+  readonly dy: number;
+}
+
+/** A text in a drawing, cleared of the lines under it. */
+export const Halo = ({ at, turn, size, text, colour: own, dy }: HaloProps) => {
+  const { colour } = useTheme();
+  const common = {
+    x: at[0],
+    y: at[1] + dy,
+    fontSize: size,
+    fontFamily: 'BarlowCondensed_600SemiBold',
+    textAnchor: 'middle' as const,
+    rotation: turn,
+    origin: `${at[0]}, ${at[1]}`,
+  };
+  return (
+    <>
+      <SvgText {...common} fill={colour('paper')} stroke={colour('paper')} strokeWidth={4}>
+        {text}
+      </SvgText>
+      <SvgText {...common} fill={own}>
+        {text}
+      </SvgText>
+    </>
+  );
+};

@@ -1,0 +1,121 @@
+import {
+  sideLines,
+  standingOn,
+  withStanding,
+  withWallMoved,
+  type Job,
+  type OnWall,
+  type Vec2,
+} from '@ogee/core';
+import { wallLengths } from './blocks';
+
+/** What a thumb can take hold of on the drawing of the plates: a wall, or a whole part along the wall it stands on. */
+export interface Handle {
+  readonly moves: 'wall' | 'part';
+  /** The wall taken hold of; of a whole part, its inner end. */
+  readonly side: number;
+  /** Where it is on the plan, and the way it goes. mm; unit vector */
+  readonly at: Vec2;
+  readonly way: Vec2;
+}
+
+/** The inner end of a part on a wall, counted from its far end. */
+export const INNER = 2;
+
+const STEPS_MM = { imperial: [25.4, 76.2, 152.4, 304.8], metric: [10, 50, 100, 500] } as const;
+/** A step smaller than this on the screen cannot be held. px */
+const LEAST_STEP_PX = 2;
+/** A wall or a projection is not dragged shorter than this. mm */
+const LEAST_MM = 300;
+
+/** The roundest fine step that a thumb can still hold at this scale. mm */
+export const stepAt = (pxPerMm: number, units: Job['display']['units']): number => {
+  const steps: readonly number[] = STEPS_MM[units];
+  return steps.find((mm) => mm * pxPerMm >= LEAST_STEP_PX) ?? Math.max(...steps);
+};
+
+const between = (p: Vec2, q: Vec2): Vec2 => [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2];
+const outOf = ({ inward }: { readonly inward: Vec2 }): Vec2 => [-inward[0], -inward[1]];
+
+/** What of a part can be dragged: a free part's walls; of one that stands on a wall its far end, its sides, its place. */
+export const handlesOf = (job: Job, index: number): Handle[] => {
+  const block = job.blocks[index];
+  if (block === undefined) return [];
+  const lines = sideLines(block);
+  const standing = standingOn(job, index);
+  if (standing === null) {
+    return lines.flatMap((line, side): Handle[] =>
+      block.sides[side]?.roof === 'open'
+        ? []
+        : [{ moves: 'wall', side, at: between(line.start, line.end), way: outOf(line) }],
+    );
+  }
+  // Its far end and its sides; the whole of it is held by its inner end.
+  return lines.map((line, side): Handle => {
+    const at = between(line.start, line.end);
+    return side === INNER
+      ? { moves: 'part', side, at, way: lines[0]?.along ?? line.along }
+      : { moves: 'wall', side, at, way: outOf(line) };
+  });
+};
+
+/** A job as a drag would leave it, and the figure that the drag sets. */
+export interface Dragged {
+  readonly job: Job;
+  readonly name: string;
+  readonly mm: number;
+}
+
+const snapped = (mm: number, step: number): number => Math.round(mm / step) * step;
+const clamp = (mm: number, least: number, most: number): number =>
+  Math.min(most, Math.max(least, mm));
+
+const draggedOnWall = (job: Job, index: number, handle: Handle, mm: number, step: number) => {
+  const standing = standingOn(job, index);
+  const host = job.blocks[standing?.host ?? -1];
+  if (standing === null || host === undefined) return null;
+  const { on, side } = standing;
+  const room = wallLengths(host)[side] ?? 0;
+  const done = (change: Partial<OnWall>, name: string, figure: number): Dragged => ({
+    job: withStanding(job, index, { ...on, ...change }),
+    name,
+    mm: figure,
+  });
+  if (handle.moves === 'part') {
+    const fromCorner = clamp(snapped(on.fromCorner + mm, step), 0, room - on.width);
+    return done({ fromCorner }, 'From the corner', fromCorner);
+  }
+  if (handle.side === 0) {
+    const projection = Math.max(LEAST_MM, snapped(on.projection + mm, step));
+    return done({ projection }, 'Projection', projection);
+  }
+  const most = handle.side === 1 ? room - on.fromCorner : on.fromCorner + on.width;
+  const width = clamp(snapped(on.width + mm, step), LEAST_MM, most);
+  const fromCorner = handle.side === 1 ? on.fromCorner : on.fromCorner + on.width - width;
+  return done({ width, fromCorner }, 'Width', width);
+};
+
+/**
+ * What dragging a handle by `mm` along its way comes to, its figure rounded to `step`. Null where nothing can come of
+ * it: the wall would run into the one across from it.
+ */
+export const dragged = (
+  job: Job,
+  index: number,
+  handle: Handle,
+  mm: number,
+  step: number,
+): Dragged | null => {
+  if (standingOn(job, index) !== null) return draggedOnWall(job, index, handle, mm, step);
+  const block = job.blocks[index];
+  if (block === undefined) return null;
+  const lines = sideLines(block);
+  const next = (handle.side + 1) % lines.length;
+  const [own, beside] = [lines[handle.side], lines[next]];
+  if (own === undefined || beside === undefined) return null;
+  // Moving a wall lengthens the next one by the way over the sine of the corner between them.
+  const sine = own.along[0] * beside.along[1] - own.along[1] * beside.along[0];
+  const length = snapped(beside.lengthMm + mm / sine, step);
+  const moved = withWallMoved(job, index, handle.side, (length - beside.lengthMm) * sine);
+  return moved === null ? null : { job: moved, name: `Wall ${next + 1}`, mm: length };
+};

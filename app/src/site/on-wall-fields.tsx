@@ -1,0 +1,51 @@
+import type { OnWall } from '@ogee/core';
+import { LengthField } from '../ui/fields';
+import { Small } from '../ui/text';
+
+/** A part on a wall as a framer measures it: its width, its projection, its distance from a corner. */
+export const OnWallFields = ({
+  path,
+  on,
+  wall,
+  lengthMm,
+  onChange,
+}: {
+  readonly path: string;
+  readonly on: OnWall;
+  /** Number of the wall it stands on, from 1, and that wall's length. */
+  readonly wall: number;
+  readonly lengthMm: number;
+  readonly onChange: (change: Partial<OnWall>) => void;
+}) => (
+  <>
+    <LengthField
+      label="Width, along the wall"
+      path={`${path}.width`}
+      value={on.width}
+      onValue={(width) => onChange({ width })}
+    />
+    <LengthField
+      label="Projection, out from the wall"
+      path={`${path}.projection`}
+      value={on.projection}
+      onValue={(projection) => onChange({ projection })}
+    />
+    <LengthField
+      label={`From the corner where wall ${wall} starts`}
+      path={`${path}.fromCorner`}
+      value={on.fromCorner}
+      onValue={(fromCorner) => onChange({ fromCorner })}
+    />
+    {!fitsOn(on, lengthMm) && (
+      <Small className="text-pencil">
+        It runs past the wall&rsquo;s end: distance and width together are more than the wall.
+      </Small>
+    )}
+  </>
+);
+
+/** A part that ends this near the wall's end ends with it. mm */
+const AT_END_MM = 1;
+
+export const fitsOn = ({ fromCorner, width }: OnWall, lengthMm: number): boolean =>
+  fromCorner >= 0 && fromCorner + width <= lengthMm + AT_END_MM;

@@ -1,0 +1,252 @@
+import { cornerAngles, sideLines, standingOn, type Job, type Vec2 } from '@ogee/core';
+import { useMemo, useRef, useState } from 'react';
+import { View, type PointerEvent } from 'react-native';
+import Svg, { Circle, G, Path, Polygon } from 'react-native-svg';
+import { useOpenJob } from '../data/open-job';
+import { Halo, uprightTurn } from '../draw/halo';
+import { fitPlan, type PlanFit } from '../draw/plan-fit';
+import { useTheme } from '../theme/theme';
+import { writeLength } from '../ui/length-entry';
+import { Figure, Small } from '../ui/text';
+import { measurable } from './blocks';
+import { dragged, handlesOf, INNER, stepAt, type Dragged, type Handle } from './drag';
+
+const HEIGHT_PX = 230;
+const MARGIN_PX = 44;
+const TARGET_PX = 48;
+const KNOB_PX = 11;
+/** Names stand this far outside their walls, and corners' this far inside. px */
+const NAME_OUT_PX = 24;
+const CORNER_IN_PX = { square: 18, named: 30 };
+/** A corner this near 90° is square to any tape. degrees */
+const SQUARE_DEG = 0.005;
+
+const KEY_STEPS: Readonly<Record<string, number>> = {
+  ArrowUp: 1,
+  ArrowRight: 1,
+  ArrowDown: -1,
+  ArrowLeft: -1,
+};
+
+const Outline = ({ job, index, fit }: { job: Job; index: number; fit: PlanFit }) => {
+  const { colour } = useTheme();
+  // The part in hand lies on top.
+  const order = [...job.blocks.keys()].sort((i, k) => Number(i === index) - Number(k === index));
+  return order.map((i) => (
+    <Polygon
+      key={i}
+      points={(job.blocks[i]?.outline ?? []).map((p) => fit.toPx(p).join(',')).join(' ')}
+      fill={colour('wood', i === index ? 0.75 : 0.3)}
+      stroke={colour(i === index ? 'ink' : 'soft')}
+      strokeWidth={i === index ? 2.5 : 1}
+    />
+  ));
+};
+
+/** Number and length of each wall of the part in hand, and its corners: by number, with the angle where it is not square. */
+const Names = ({ job, index, fit }: { job: Job; index: number; fit: PlanFit }) => {
+  const { colour } = useTheme();
+  const block = job.blocks[index];
+  if (block === undefined) return null;
+  const outline = measurable(job, index);
+  const lines = sideLines({ ...block, outline: outline.map(([x, y]) => [x, y]) });
+  const inner = standingOn(job, index) === null ? null : INNER;
+  return (
+    <G>
+      {lines.map(({ start, end, inward, lengthMm, roof }, i) => {
+        if (roof === 'open' || i === inner) return null;
+        const out = NAME_OUT_PX / fit.pxPerMm;
+        const at = fit.toPx([
+          (start[0] + end[0]) / 2 - inward[0] * out,
+          (start[1] + end[1]) / 2 - inward[1] * out,
+        ]);
+        return (
+          <Halo
+            key={i}
+            at={at}
+            turn={uprightTurn(fit.toPx(start), fit.toPx(end))}
+            size={16}
+            text={`${i + 1} · ${writeLength(lengthMm, job.display)}`}
+            colour={colour('ink')}
+            dy={5}
+          />
+        );
+      })}
+      {cornerAngles(outline).map(({ deg }, i) => {
+        const [own, before] = [lines[i], lines[(i + lines.length - 1) % lines.length]];
+        if (own === undefined || before === undefined) return null;
+        const square = Math.abs(deg - 90) < SQUARE_DEG;
+        const inside = CORNER_IN_PX[square ? 'square' : 'named'] / fit.pxPerMm;
+        const at = fit.toPx([
+          own.start[0] + (own.inward[0] + before.inward[0]) * inside,
+          own.start[1] + (own.inward[1] + before.inward[1]) * inside,
+        ]);
+        return (
+          <Halo
+            key={i}
+            at={at}
+            turn={0}
+            size={13}
+            text={square ? `${i + 1}` : `${i + 1} · ${deg.toFixed(2)}°`}
+            colour={colour('soft')}
+            dy={4}
+          />
+        );
+      })}
+    </G>
+  );
+};
+
+/** A knob with two arrowheads along the way it goes. */
+const Knob = ({ at, way, held }: { at: Vec2; way: Vec2; held: boolean }) => {
+  const { colour } = useTheme();
+  const [x, y] = at;
+  const turn = (Math.atan2(-way[1], way[0]) * 180) / Math.PI;
+  return (
+    <G>
+      <Circle cx={x} cy={y} r={held ? KNOB_PX + 4 : KNOB_PX} fill={colour('chalk')} />
+      <Path
+        d={`M${x - 3} ${y - 4}L${x - 7} ${y}L${x - 3} ${y + 4}M${x + 3} ${y - 4}L${x + 7} ${y}L${x + 3} ${y + 4}`}
+        stroke={colour('sheet')}
+        strokeWidth={2}
+        fill="none"
+        transform={`rotate(${turn} ${x} ${y})`}
+      />
+    </G>
+  );
+};
+
+const nameOf = ({ moves, side }: Handle, name: string): string =>
+  moves === 'part' ? `${name}, along its wall` : `${name}, wall ${side + 1}`;
+
+/** The plates to scale. Walls of the part in hand can be dragged; the figure it comes to is said, and set when let go. */
+export const PlatesDrawing = ({ index }: { readonly index: number }) => {
+  const { job, edit } = useOpenJob();
+  const { colour } = useTheme();
+  const [width, setWidth] = useState(0);
+  const [held, setHeld] = useState<{ handle: number; result: Dragged | null } | null>(null);
+  const from = useRef<Vec2>([0, 0]);
+  const fit = useMemo(
+    () =>
+      fitPlan(
+        job.blocks.flatMap(({ outline }) => outline),
+        width,
+        HEIGHT_PX,
+        MARGIN_PX,
+      ),
+    [job.blocks, width],
+  );
+  const block = job.blocks[index];
+  if (block === undefined) return null;
+  const step = stepAt(fit.pxPerMm, job.display.units);
+  const handles = handlesOf(job, index);
+  const shown = held?.result?.job ?? job;
+  const knobs = held === null ? handles : handlesOf(shown, index);
+
+  const take = (handle: number, event: PointerEvent): void => {
+    const { pointerId, clientX, clientY } = event.nativeEvent;
+    (event.currentTarget as unknown as HTMLElement).setPointerCapture(pointerId);
+    from.current = [clientX, clientY];
+    setHeld({ handle, result: null });
+  };
+  const move = (event: PointerEvent): void => {
+    const handle = handles[held?.handle ?? -1];
+    if (held === null || handle === undefined) return;
+    const { clientX, clientY } = event.nativeEvent;
+    const [dx, dy] = [clientX - from.current[0], from.current[1] - clientY];
+    const mm = (dx * handle.way[0] + dy * handle.way[1]) / fit.pxPerMm;
+    const result = dragged(job, index, handle, mm, step);
+    if (result !== null) setHeld({ handle: held.handle, result });
+  };
+  const release = (): void => {
+    const result = held?.result ?? null;
+    setHeld(null);
+    if (result !== null) edit(() => result.job);
+  };
+  const nudge = (handle: Handle, steps: number): boolean => {
+    const result = dragged(job, index, handle, steps * step, step);
+    if (result !== null) edit(() => result.job);
+    return result !== null;
+  };
+
+  return (
+    <View className="gap-1" testID="plates-drawing">
+      <View
+        className="rounded border border-grain bg-paper"
+        style={{ height: HEIGHT_PX }}
+        onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      >
+        {width > 0 && (
+          <>
+            <Svg width={width} height={HEIGHT_PX}>
+              <Outline job={shown} index={index} fit={fit} />
+              {held !== null && (
+                <Polygon
+                  points={block.outline.map((p) => fit.toPx(p).join(',')).join(' ')}
+                  fill="none"
+                  stroke={colour('soft')}
+                  strokeWidth={1}
+                  strokeDasharray={[4, 4]}
+                />
+              )}
+              <Names job={shown} index={index} fit={fit} />
+              {knobs.map(({ at, way }, i) => (
+                <Knob key={i} at={fit.toPx(at)} way={way} held={held?.handle === i} />
+              ))}
+            </Svg>
+            {handles.map((handle, i) => {
+              const [x, y] = fit.toPx(handle.at);
+              const now = dragged(job, index, handle, 0, 1e-6);
+              const keys = {
+                onKeyDown: (event: { key: string; preventDefault: () => void }) => {
+                  const steps = KEY_STEPS[event.key];
+                  if (steps === undefined) return;
+                  event.preventDefault();
+                  nudge(handle, steps);
+                },
+              };
+              return (
+                <View
+                  key={i}
+                  {...keys}
+                  role="slider"
+                  focusable
+                  aria-label={nameOf(handle, block.id)}
+                  aria-valuetext={
+                    now === null ? '' : `${now.name} ${writeLength(now.mm, job.display)}`
+                  }
+                  onPointerDown={(event) => take(i, event)}
+                  onPointerMove={move}
+                  onPointerUp={release}
+                  onPointerCancel={() => setHeld(null)}
+                  testID={`drag-${handle.moves}-${handle.side}`}
+                  className="absolute cursor-grab touch-none rounded-full"
+                  style={{
+                    left: x - TARGET_PX / 2,
+                    top: y - TARGET_PX / 2,
+                    width: TARGET_PX,
+                    height: TARGET_PX,
+                  }}
+                />
+              );
+            })}
+          </>
+        )}
+      </View>
+      <View className="min-h-[48px] justify-center" aria-live="polite">
+        {held?.result == null ? (
+          <Small>
+            Drag a wall for a quick change
+            {width > 0 ? `, by ${writeLength(step, job.display)} at this scale` : ''}; measured
+            figures are typed below.
+          </Small>
+        ) : (
+          <View className="flex-row items-baseline gap-2">
+            <Small>{held.result.name}</Small>
+            <Figure className="text-3xl">{writeLength(held.result.mm, job.display)}</Figure>
+          </View>
+        )}
+      </View>
+    </View>
+  );
+};

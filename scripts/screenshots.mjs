@@ -13,6 +13,7 @@ const WIDE = { width: 1280, height: 800 };
 const VIEWS = [
   ['jobs-phone', PHONE, 'light', null, ''],
   ['site-phone', PHONE, 'light', 'Quince Yard', 'site'],
+  ['wing-phone', PHONE, 'light', 'Heron Slip', 'site', 'wing'],
   ['roof-phone', PHONE, 'light', 'Heron Slip', 'roof'],
   ['timber-phone', PHONE, 'dark', 'Gannet Point', 'timber'],
   ['cuts-phone', PHONE, 'light', 'Heron Slip', 'cuts'],

@@ -156,10 +156,10 @@ export const Board = ({ board, cuts, kind, display, mirrored }: BoardProps) => {
               />
             );
           })}
-          {labels.map(({ name, at }) => {
+          {labels.map(({ name, at }, i) => {
             const last = at > board.lengthMm * 0.8;
             return (
-              <G key={name}>
+              <G key={i}>
                 <Path
                   d={`M${x(at)} ${TAPE_PX}l-5 8h10z M${x(at)} ${TAPE_PX}V${faceY}`}
                   fill={colour('chalk')}

@@ -22,9 +22,9 @@ export interface Handle {
 /** The inner end of a part on a wall, counted from its far end. */
 export const INNER = 2;
 
-const STEPS_MM = { imperial: [25.4, 76.2, 152.4, 304.8], metric: [10, 50, 100, 500] } as const;
+const STEPS_MM = { imperial: [25.4, 76.2, 152.4, 304.8], metric: [10, 50, 100, 250] } as const;
 /** A step smaller than this on the screen cannot be held. px */
-const LEAST_STEP_PX = 2;
+const LEAST_STEP_PX = 1.5;
 /** A wall or a projection is not dragged shorter than this. mm */
 const LEAST_MM = 300;
 

@@ -15,9 +15,12 @@ const HEIGHT_PX = 230;
 const MARGIN_PX = 44;
 const TARGET_PX = 48;
 const KNOB_PX = 11;
-/** Names stand this far outside their walls, and corners' this far inside. px */
+/** Names stand this far outside their walls. px */
 const NAME_OUT_PX = 24;
-const CORNER_IN_PX = { square: 18, named: 30 };
+/** Corners are named this far inside, across and down: a number alone, and one with its angle. px */
+const CORNER_IN_PX = { number: [18, 18], angle: [46, 24] } as const;
+/** A corner's number stays within this share of the walls beside it, so that two do not meet. */
+const CORNER_SHARE = 0.25;
 /** A corner this near 90° is square to any tape. degrees */
 const SQUARE_DEG = 0.005;
 
@@ -76,10 +79,12 @@ const Names = ({ job, index, fit }: { job: Job; index: number; fit: PlanFit }) =
         const [own, before] = [lines[i], lines[(i + lines.length - 1) % lines.length]];
         if (own === undefined || before === undefined) return null;
         const square = Math.abs(deg - 90) < SQUARE_DEG;
-        const inside = CORNER_IN_PX[square ? 'square' : 'named'] / fit.pxPerMm;
+        const [across, down] = CORNER_IN_PX[square ? 'number' : 'angle'];
+        const most = CORNER_SHARE * fit.pxPerMm * Math.min(own.lengthMm, before.lengthMm);
+        const inside = (px: number): number => (square ? Math.min(px, most) : px) / fit.pxPerMm;
         const at = fit.toPx([
-          own.start[0] + (own.inward[0] + before.inward[0]) * inside,
-          own.start[1] + (own.inward[1] + before.inward[1]) * inside,
+          own.start[0] + (own.inward[0] + before.inward[0]) * inside(across),
+          own.start[1] + (own.inward[1] + before.inward[1]) * inside(down),
         ]);
         return (
           <Halo

@@ -17,8 +17,8 @@ const drag = (index: number, moves: 'wall' | 'part', side: number, mm: number) =
 describe('how fine a drag is', () => {
   it('is the finest round step that shows on the screen', () => {
     expect(stepAt(1, 'metric')).toBe(10);
-    expect(stepAt(0.03, 'metric')).toBe(100);
-    expect(stepAt(0.03, 'imperial')).toBe(76.2);
+    expect(stepAt(0.025, 'metric')).toBe(100);
+    expect(stepAt(0.025, 'imperial')).toBe(76.2);
     expect(stepAt(0.0001, 'imperial')).toBe(304.8);
   });
 });

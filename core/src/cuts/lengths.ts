@@ -31,8 +31,10 @@ const turningPoints = (
 ): number[] => {
   const found = [-half, 0, half];
   for (const cuts of groups) {
-    for (const [i, p] of cuts.entries()) {
-      for (const q of cuts.slice(i + 1)) {
+    for (let i = 1; i < cuts.length; i += 1) {
+      for (let j = 0; j < i; j += 1) {
+        const [p, q] = [cuts[j], cuts[i]];
+        if (p === undefined || q === undefined) continue;
         const rateP = -p.normal[1] / p.normal[0];
         const rateQ = -q.normal[1] / q.normal[0];
         const s = (crossesAt(q, 0, e) - crossesAt(p, 0, e)) / (rateP - rateQ);

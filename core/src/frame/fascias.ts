@@ -5,7 +5,7 @@ import { plainPlan, type EndCut, type Member } from './member';
 import { onSlope, planPoint } from './stations';
 import { clearOfAll, cutsOf, cutAll, wholeStrip, type Strip } from './strip';
 import type { StripGrid } from './strip-grid';
-import { heightOn, inPlan, memberId, sideAt, slopeAt, type Site } from './timbers';
+import { heightOn, memberId, sideAt, slopeAt, type Site } from './timbers';
 
 /** Corners of fascias this near are one. mm */
 const NEAR_MM = 0.05;
@@ -36,8 +36,8 @@ const places = (site: Site): FasciaPlace[] => {
     const slope = slopeAt(site, border.slope);
     if (!slope.sides.some((own) => own.block === border.block && own.side === border.side))
       continue;
-    const [u0, v] = onSlope(slope, inPlan(border.from));
-    const [u1] = onSlope(slope, inPlan(border.to));
+    const [u0, v] = onSlope(slope, v3.inPlan(border.from));
+    const [u1] = onSlope(slope, v3.inPlan(border.to));
     const run = runs.find((one) => one.slope === slope && Math.abs(one.v - v) < NEAR_MM);
     if (run !== undefined) run.stretches.push([u0, u1]);
     else {
@@ -65,13 +65,13 @@ const endAt = (place: FasciaPlace, which: 'start' | 'end', all: readonly FasciaP
   const next = all.find((other) => {
     const q = which === 'start' ? other.to : other.from;
     const level = Math.abs(p[2] - q[2]) < NEAR_MM;
-    return other !== place && level && v2.distance(inPlan(q), inPlan(p)) < NEAR_MM;
+    return other !== place && level && v2.distance(v3.inPlan(q), v3.inPlan(p)) < NEAR_MM;
   });
   if (next === undefined)
-    return { at, name: 'end cut', keep: plumbKeep(inPlan(p), away), meets: null };
+    return { at, name: 'end cut', keep: plumbKeep(v3.inPlan(p), away), meets: null };
   const turn = v2.unit(v2.add(place.slope.along, next.slope.along));
   const outward = which === 'start' ? v2.scale(turn, -1) : turn;
-  return { at, name: 'mitre', keep: plumbKeep(inPlan(p), outward), meets: next.id };
+  return { at, name: 'mitre', keep: plumbKeep(v3.inPlan(p), outward), meets: next.id };
 };
 
 const isSquare = ({ job }: Site, { side }: FasciaPlace): boolean =>
@@ -104,8 +104,8 @@ const outlineOf = (
   const { slope } = place;
   const out = v2.scale(slope.uphill, (inner - outer) / 2);
   const reach = v2.scale(slope.along, 4 * (inner + outer));
-  const from = v2.add(inPlan(place.from), out);
-  const to = v2.add(inPlan(place.to), out);
+  const from = v2.add(v3.inPlan(place.from), out);
+  const to = v2.add(v3.inPlan(place.to), out);
   const z = place.from[2] + topMm;
   const whole = wholeStrip(v2.sub(from, reach), v2.add(to, reach), inner + outer, {
     id: place.id,
@@ -162,7 +162,11 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
         notch: null,
         bevels: [],
         mayStandProud: false,
-        plan: plainPlan(v2.distance(inPlan(place.from), inPlan(place.to)), 0, place.slope.rise),
+        plan: plainPlan(
+          v2.distance(v3.inPlan(place.from), v3.inPlan(place.to)),
+          0,
+          place.slope.rise,
+        ),
       },
     ];
   });

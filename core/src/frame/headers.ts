@@ -1,4 +1,4 @@
-import { v2, type Vec3 } from '../geom';
+import { v2, v3, type Vec3 } from '../geom';
 import { plumbKeep } from './board';
 import type { Junction } from './line-places';
 import type { EndCut } from './member';
@@ -6,7 +6,7 @@ import type { RafterPlace } from './set-rafters';
 import { footOfCheek, type Divider, type Span } from './spans';
 import { onSlope, planPoint } from './stations';
 import { wholeStrip, withPolygon, type Strip } from './strip';
-import { heightOn, inPlan, memberId, slopeAt, stockOf, type Site } from './timbers';
+import { heightOn, memberId, slopeAt, stockOf, type Site } from './timbers';
 
 /** A level timber across a slope, which carries the end of a lower ridge and its two valleys. */
 export interface HeaderPlace {
@@ -50,7 +50,7 @@ export const headerAt = (
   number: number,
 ): HeaderPlace | null => {
   const slope = slopeAt(site, junction.slope);
-  const [u, v] = onSlope(slope, inPlan(junction.at));
+  const [u, v] = onSlope(slope, v3.inPlan(junction.at));
   const { thickness } = stockOf(site, 'header');
   const aside = needs(site, junction) + site.job.timber.common.thickness / 2;
   const passing = spans

@@ -1,17 +1,8 @@
-import { chordOf, intervals, v2, type Interval, type Vec2, type Vec3 } from '../geom';
+import { chordOf, intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../geom';
 import type { RoofLine } from '../roof';
 import { heightAt } from '../roof';
 import type { Kind } from './member';
-import {
-  blockAt,
-  blocksOf,
-  inPlan,
-  memberId,
-  sideAt,
-  slopeAt,
-  stockOf,
-  type Site,
-} from './timbers';
+import { blockAt, blocksOf, memberId, sideAt, slopeAt, stockOf, type Site } from './timbers';
 
 /** Two ends of lines this near meet in one point. mm */
 const NODE_MM = 0.05;
@@ -65,19 +56,19 @@ const nodeOf = (nodes: Vec2[], p: Vec2): number => {
 const partedAtCrossings = (lines: readonly RoofLine[]): RoofLine[] =>
   lines.flatMap((line, i): RoofLine[] => {
     if (line.kind !== 'ridge') return [line];
-    const [a, b] = [inPlan(line.from), inPlan(line.to)];
+    const [a, b] = [v3.inPlan(line.from), v3.inPlan(line.to)];
     const heading = v2.unit(v2.sub(b, a));
     const length = v2.distance(a, b);
     for (const other of lines.slice(0, i)) {
       if (other.kind !== 'ridge') continue;
-      const c = inPlan(other.from);
-      const along = v2.unit(v2.sub(inPlan(other.to), c));
+      const c = v3.inPlan(other.from);
+      const along = v2.unit(v2.sub(v3.inPlan(other.to), c));
       const sine = v2.cross(heading, along);
       if (Math.abs(sine) < 1e-6) continue;
       const t = v2.cross(v2.sub(c, a), along) / sine;
       const u = v2.cross(v2.sub(c, a), heading) / sine;
       const inside = (value: number, size: number) => value > NODE_MM && value < size - NODE_MM;
-      if (!inside(t, length) || !inside(u, v2.distance(c, inPlan(other.to)))) continue;
+      if (!inside(t, length) || !inside(u, v2.distance(c, v3.inPlan(other.to)))) continue;
       const share = t / length;
       const mix = (k: 0 | 1 | 2): number => line.from[k] + share * (line.to[k] - line.from[k]);
       const at: Vec3 = [mix(0), mix(1), mix(2)];
@@ -95,7 +86,7 @@ const wallAt = (site: Site, line: RoofLine, p: Vec3): LineEnd['wall'] => {
   for (const id of new Set(blocks)) {
     for (const side of blockAt(site, id).sides) {
       if (side.roof === 'eave' || side.roof === 'open') continue;
-      const from = v2.sub(inPlan(p), side.start);
+      const from = v2.sub(v3.inPlan(p), side.start);
       const along = v2.dot(from, side.along);
       if (Math.abs(v2.dot(from, side.inward)) > NODE_MM) continue;
       if (along < -NODE_MM || along > side.lengthMm + NODE_MM) continue;
@@ -107,9 +98,9 @@ const wallAt = (site: Site, line: RoofLine, p: Vec3): LineEnd['wall'] => {
 
 /** Where the line, from its low end up, first comes over the plates of the blocks it parts. */
 const footOf = (site: Site, line: RoofLine): Foot | null => {
-  const low = inPlan(line.from);
-  const heading = v2.unit(v2.sub(inPlan(line.to), low));
-  const length = v2.distance(low, inPlan(line.to));
+  const low = v3.inPlan(line.from);
+  const heading = v2.unit(v2.sub(v3.inPlan(line.to), low));
+  const length = v2.distance(low, v3.inPlan(line.to));
   let first: { t: number; block: string; side: number } | null = null;
   for (const slope of line.slopes) {
     for (const id of blocksOf(slopeAt(site, slope))) {
@@ -145,7 +136,7 @@ const kindNumber = new Map<RoofLine['kind'], number>([
 export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec2[] } => {
   const nodes: Vec2[] = [];
   const lines = partedAtCrossings(site.roof.lines);
-  const ends = lines.map((line) => [line.from, line.to].map((p) => nodeOf(nodes, inPlan(p))));
+  const ends = lines.map((line) => [line.from, line.to].map((p) => nodeOf(nodes, v3.inPlan(p))));
   const joined = (node: number, own: number): boolean =>
     ends.some((pair, i) => i !== own && pair.includes(node)) ||
     lines.some((line, i) => i !== own && passesThrough(line, nodes[node] ?? [0, 0]));
@@ -176,7 +167,7 @@ export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec2[] } =
         line,
         low: foot?.point ?? line.from,
         high: line.to,
-        heading: v2.unit(v2.sub(inPlan(line.to), inPlan(line.from))),
+        heading: v2.unit(v2.sub(v3.inPlan(line.to), v3.inPlan(line.from))),
         foot,
         lowEnd,
         highEnd,
@@ -196,14 +187,14 @@ export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec2[] } =
 
 /** Whether a line runs through a point between its ends. */
 export const passesThrough = (line: RoofLine, p: Vec2): boolean => {
-  const a = inPlan(line.from);
-  const heading = v2.unit(v2.sub(inPlan(line.to), a));
+  const a = v3.inPlan(line.from);
+  const heading = v2.unit(v2.sub(v3.inPlan(line.to), a));
   const from = v2.sub(p, a);
   const along = v2.dot(from, heading);
   return (
     Math.abs(v2.cross(heading, from)) < NODE_MM &&
     along > NODE_MM &&
-    along < v2.distance(a, inPlan(line.to)) - NODE_MM
+    along < v2.distance(a, v3.inPlan(line.to)) - NODE_MM
   );
 };
 
@@ -222,7 +213,8 @@ export const junctionsOf = (places: readonly LinePlace[]): Junction[] => {
     if (ridge.kind !== 'ridge') continue;
     for (const end of [ridge.lowEnd, ridge.highEnd]) {
       const at = end === ridge.lowEnd ? ridge.low : ridge.high;
-      if (end.node === null || places.some(({ line }) => passesThrough(line, inPlan(at)))) continue;
+      if (end.node === null || places.some(({ line }) => passesThrough(line, v3.inPlan(at))))
+        continue;
       const others = places.filter(
         (place) =>
           place !== ridge && (place.highEnd.node === end.node || place.lowEnd.node === end.node),
@@ -244,7 +236,7 @@ const runOn = (
   valley: LinePlace,
   { at, slope }: Junction,
 ): { end: Vec3; length: number; rank: number } | null => {
-  const from = inPlan(at);
+  const from = v3.inPlan(at);
   const chords = slopeAt(site, slope).pieces.flatMap(({ polygon }): Interval[] => {
     const chord = chordOf(polygon, from, valley.heading);
     return chord === null ? [] : [[chord.low, chord.high]];
@@ -254,7 +246,7 @@ const runOn = (
   const length = stretch[1];
   const p = v2.add(from, v2.scale(valley.heading, length));
   const stops = places.filter(({ line }) => {
-    const ends = [line.from, line.to].some((end) => v2.distance(inPlan(end), p) < NODE_MM);
+    const ends = [line.from, line.to].some((end) => v2.distance(v3.inPlan(end), p) < NODE_MM);
     return line.slopes.includes(slope) && (ends || passesThrough(line, p));
   });
   const rank = stops.some(({ kind }) => kind === 'ridge')
@@ -295,7 +287,7 @@ export const supportingValley = (
     runsOn: {
       from: junction.at,
       slope: junction.slope,
-      bevelFrom: v2.add(inPlan(junction.at), v2.scale(valley.heading, -cornerBack)),
+      bevelFrom: v2.add(v3.inPlan(junction.at), v2.scale(valley.heading, -cornerBack)),
     },
   };
 };

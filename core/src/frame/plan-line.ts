@@ -1,5 +1,4 @@
 import { crossing, v2, v3, type Vec2 } from '../geom';
-import { inPlan } from './timbers';
 import type { Member } from './member';
 
 /** The member's centre line as sawn, in plan, low end first: what a drawing to scale shows of it. mm */
@@ -15,6 +14,6 @@ export const planLine = (member: Member): readonly [Vec2, Vec2] => {
     if (v3.dot(keep.normal, frame.a) > 0) high = Math.min(high, at.t);
     else low = Math.max(low, at.t);
   }
-  const at = (t: number): Vec2 => v2.add(inPlan(onTop), v2.scale(inPlan(frame.a), t));
+  const at = (t: number): Vec2 => v2.add(v3.inPlan(onTop), v2.scale(v3.inPlan(frame.a), t));
   return [at(low), at(high)];
 };

@@ -1,4 +1,4 @@
-import { v2, type Vec2 } from '../geom';
+import { v2, v3, type Vec2 } from '../geom';
 import { roofAbout } from '../roof';
 import { plumbKeep } from './board';
 import { passesThrough, type LineEnd, type LinePlace } from './line-places';
@@ -13,7 +13,7 @@ import {
   type Strip,
 } from './strip';
 import { tailCuts } from './tails';
-import { inPlan, lineFrame, stockOf, type Site } from './timbers';
+import { lineFrame, stockOf, type Site } from './timbers';
 
 /** A line's timber with its joints to the other lines cut. */
 export interface SetLine {
@@ -30,7 +30,7 @@ const RANK = { ridge: 0, valley: 1, hip: 2 } as const;
 /** Tops that part by less stand at one height, and lengths are alike. mm */
 const LEVEL_MM = 0.01;
 
-const longOf = ({ low, high }: LinePlace): number => v2.distance(inPlan(low), inPlan(high));
+const longOf = ({ low, high }: LinePlace): number => v2.distance(v3.inPlan(low), v3.inPlan(high));
 
 /**
  * Who is cut against whom: the higher line keeps its wood, for it carries the lower; at one height ridges before
@@ -41,7 +41,7 @@ const bySeniority = (places: readonly LinePlace[]): LinePlace[] => {
     places.map((place) => [
       place,
       places.filter((other) =>
-        [other.low, other.high].some((end) => passesThrough(place.line, inPlan(end))),
+        [other.low, other.high].some((end) => passesThrough(place.line, v3.inPlan(end))),
       ).length,
     ]),
   );
@@ -116,12 +116,13 @@ const natural = (
   const frame = lineFrame(place.low, place.high);
   const rise = Math.tan(frame.slopeRad);
   const top = (p: Vec2): number =>
-    place.low[2] + rise * v2.dot(v2.sub(p, inPlan(place.low)), place.heading);
-  const anchor = v2.scale(v2.add(inPlan(place.low), inPlan(place.high)), 0.5);
+    place.low[2] + rise * v2.dot(v2.sub(p, v3.inPlan(place.low)), place.heading);
+  const anchor = v2.scale(v2.add(v3.inPlan(place.low), v3.inPlan(place.high)), 0.5);
   const more = RUNS_ON * thickness;
-  const back = place.foot === null ? 0 : v2.distance(inPlan(place.low), inPlan(place.foot.tail));
-  const low = v2.add(inPlan(place.low), v2.scale(place.heading, -back - more));
-  const high = v2.add(inPlan(place.high), v2.scale(place.heading, more));
+  const back =
+    place.foot === null ? 0 : v2.distance(v3.inPlan(place.low), v3.inPlan(place.foot.tail));
+  const low = v2.add(v3.inPlan(place.low), v2.scale(place.heading, -back - more));
+  const high = v2.add(v3.inPlan(place.high), v2.scale(place.heading, more));
   const plumbMm = stockOf(site, place.kind).depth / Math.cos(frame.slopeRad);
   const { id, kind, heading } = place;
   const board = { id, kind, heading, topAt: top, plumbMm, anchor };
@@ -132,7 +133,7 @@ const natural = (
     if (end.node === null || !first(end.node)) return [];
     const outward = upper ? heading : v2.scale(heading, -1);
     const past = pastPoint(site, places, place, end.node, outward);
-    const point = v2.add(inPlan(upper ? place.high : place.low), v2.scale(outward, past));
+    const point = v2.add(v3.inPlan(upper ? place.high : place.low), v2.scale(outward, past));
     return [{ point, outward, cut: { ...openEnd(at, point, heading), name: 'end cut' } }];
   });
   return cutAll(wholeStrip(low, high, thickness, board), [...tailCuts(site, place), ...ends]);
@@ -165,7 +166,7 @@ const jointed = (place: LinePlace, whole: Strip, others: readonly Strip[]): Stri
   const clear = clearOfAll(whole, others);
   return clear === null
     ? null
-    : closeEnds(clear, { bottom: inPlan(place.low), top: inPlan(place.high) });
+    : closeEnds(clear, { bottom: v3.inPlan(place.low), top: v3.inPlan(place.high) });
 };
 
 /** The lines again, with every hip that ends between rafters cut against those first. */

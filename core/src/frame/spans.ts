@@ -1,9 +1,9 @@
-import { chordOf, v2, type Chord, type Vec2, type Vec3 } from '../geom';
-import { outside, type Carrier, type SideLine, type Slope } from '../roof';
+import { chordOf, v2, v3, type Chord, type Vec2, type Vec3 } from '../geom';
+import { carryRidge, outside, type Carrier, type SideLine, type Slope } from '../roof';
 import type { LinePlace } from './line-places';
 import type { Kind } from './member';
 import { ACROSS, onSlope, planPoint, type Station } from './stations';
-import { blockAt, inPlan, sideAt, slopeAt, type Site } from './timbers';
+import { blockAt, sideAt, slopeAt, type Site } from './timbers';
 
 /** What stops a rafter's centre line at one end. */
 export type Stop = 'ridge' | 'hip' | 'valley' | 'wall' | 'eave' | 'header' | 'edge';
@@ -77,7 +77,7 @@ const stopOf = (site: Site, slope: Slope, tag: Carrier, upper: boolean): Stop =>
   const climb = other.rise * v2.dot(other.uphill, slope.uphill);
   const fold = upper ? climb < slope.rise : climb > slope.rise;
   if (!fold) return 'valley';
-  return v2.dot(other.uphill, slope.uphill) < -0.86 ? 'ridge' : 'hip';
+  return carryRidge(slope, other) ? 'ridge' : 'hip';
 };
 
 const lineOf = (site: Site, slope: Slope, tag: Carrier): SpanEnd['line'] => {
@@ -118,8 +118,8 @@ const endsAtRidge = ({ roof }: Site, slope: number, [x, y]: Vec2): boolean =>
   );
 
 const crossingOf = (slope: Slope, u: number, from: Vec3, to: Vec3): number | null => {
-  const [u0, v0] = onSlope(slope, inPlan(from));
-  const [u1, v1] = onSlope(slope, inPlan(to));
+  const [u0, v0] = onSlope(slope, v3.inPlan(from));
+  const [u1, v1] = onSlope(slope, v3.inPlan(to));
   // The rafters it ends on are not parted by it.
   const inside = Math.min(u - Math.min(u0, u1), Math.max(u0, u1) - u);
   return inside > 1 ? v0 + ((u - u0) / (u1 - u0)) * (v1 - v0) : null;
@@ -212,7 +212,7 @@ const onSide = (site: Site, index: number, beside: number | null): number => {
   );
   if (line === undefined) return 0;
   const { uphill } = slopeAt(site, index);
-  const heading = v2.unit(v2.sub(inPlan(line.to), inPlan(line.from)));
+  const heading = v2.unit(v2.sub(v3.inPlan(line.to), v3.inPlan(line.from)));
   const sine = Math.abs(v2.cross(heading, uphill));
   const cosine = Math.abs(v2.dot(heading, uphill));
   const { valley, common } = site.job.timber;

@@ -1,7 +1,7 @@
-import { SAME_POINT_MM, v2, type Vec2, type Vec3 } from '../geom';
+import { SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../geom';
 import type { SideLine, Slope } from '../roof';
 import type { LineEnd, LinePlace } from './line-places';
-import { blockAt, inPlan, sideAt, type Site } from './timbers';
+import { blockAt, sideAt, type Site } from './timbers';
 
 /** A distance along a slope's eave at which a rafter's centre line stands. mm */
 export interface Station {
@@ -50,7 +50,7 @@ const topsAt = (places: readonly LinePlace[], end: LineEnd, at: Vec3, slope: num
       kind === 'hip' &&
       line.slopes.includes(slope) &&
       (end.node === null
-        ? highEnd.wall !== null && v2.distance(inPlan(high), inPlan(at)) < 1
+        ? highEnd.wall !== null && v2.distance(v3.inPlan(high), v3.inPlan(at)) < 1
         : highEnd.node === end.node),
   );
 
@@ -68,16 +68,16 @@ const ridgeEdge = (
     high: endKind(places, place.highEnd, place.high, own),
   }));
   const own = kinds[place.line.slopes[0] === index ? 0 : 1] ?? { low: 'free', high: 'free' };
-  const low = { u: onSlope(slope, inPlan(place.low))[0], kind: own.low };
-  const high = { u: onSlope(slope, inPlan(place.high))[0], kind: own.high };
+  const low = { u: onSlope(slope, v3.inPlan(place.low))[0], kind: own.low };
+  const high = { u: onSlope(slope, v3.inPlan(place.high))[0], kind: own.high };
   // Counted from the ridge's first end, or from the other where nothing stands at the first.
   const swap = kinds.every((k) => k.low === 'free') && kinds.some((k) => k.high !== 'free');
   return { first: swap ? high : low, last: swap ? low : high, fromCorner: false };
 };
 
 const hipEdge = (place: LinePlace, slope: Slope): UpperEdge => ({
-  first: { u: onSlope(slope, inPlan(place.high))[0], kind: 'point' },
-  last: { u: onSlope(slope, inPlan(place.low))[0], kind: 'free' },
+  first: { u: onSlope(slope, v3.inPlan(place.high))[0], kind: 'point' },
+  last: { u: onSlope(slope, v3.inPlan(place.low))[0], kind: 'free' },
   fromCorner: place.foot !== null,
 });
 
@@ -107,7 +107,7 @@ const wallEdges = (
         (place) =>
           place.kind === 'hip' &&
           place.line.slopes.includes(index) &&
-          Math.abs(onSlope(slope, inPlan(place.high))[0] - u) < 1,
+          Math.abs(onSlope(slope, v3.inPlan(place.high))[0] - u) < 1,
       )
         ? 'point'
         : 'flush';
@@ -147,10 +147,10 @@ const flushRafters = (
         kind === 'hip' &&
         line.slopes.includes(index) &&
         foot !== null &&
-        Math.abs(v2.dot(v2.sub(inPlan(low), side.start), side.inward)) < 1,
+        Math.abs(v2.dot(v2.sub(v3.inPlan(low), side.start), side.inward)) < 1,
     );
     if (hip === undefined) return false;
-    return v2.distance(inPlan(hip.low), corner) > site.job.framing.spacing + 1;
+    return v2.distance(v3.inPlan(hip.low), corner) > site.job.framing.spacing + 1;
   };
   return slope.sides.flatMap(({ block, side }): Flush[] => {
     const { sides } = blockAt(site, block);
@@ -255,7 +255,7 @@ export const stationsOf = (
     .filter(
       ({ kind, highEnd }) => kind === 'hip' && (highEnd.node !== null || highEnd.wall !== null),
     )
-    .map((place) => onSlope(slope, inPlan(place.high))[0])
+    .map((place) => onSlope(slope, v3.inPlan(place.high))[0])
     .filter(clear);
   const at: Station[] = [];
   const dropped: number[] = [];

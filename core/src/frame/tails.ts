@@ -4,7 +4,7 @@ import { plumbFrame, plumbKeep } from './board';
 import type { LinePlace } from './line-places';
 import type { EndCut } from './member';
 import type { PlanCut } from './strip';
-import { blockAt, inPlan, memberId, runFrom, sideAt, slopeAt, type Site } from './timbers';
+import { blockAt, memberId, runFrom, sideAt, slopeAt, type Site } from './timbers';
 
 /**
  * The two tail cuts of a hip, on the fascia lines it parts. A valley has one, through the inner corner of the fascias
@@ -12,7 +12,7 @@ import { blockAt, inPlan, memberId, runFrom, sideAt, slopeAt, type Site } from '
  */
 export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[] => {
   if (foot === null) return [];
-  const both = line.slopes.map((slope) => tailOf(site, slope, inPlan(foot.point), 'tail cheek'));
+  const both = line.slopes.map((slope) => tailOf(site, slope, v3.inPlan(foot.point), 'tail cheek'));
   const [one, other] = both;
   if (kind !== 'valley' || one === undefined || other === undefined) return both;
   const normal = v3.add(one.cut.keep.normal, other.cut.keep.normal);
@@ -22,7 +22,9 @@ export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[]
     keep: halfSpace(foot.tail, normal),
     meets: null,
   };
-  return [{ point: inPlan(foot.tail), outward: v2.unit(v2.add(one.outward, other.outward)), cut }];
+  return [
+    { point: v3.inPlan(foot.tail), outward: v2.unit(v2.add(one.outward, other.outward)), cut },
+  ];
 };
 
 /** The tail's cut on the fascia line of one eave side. */

@@ -18,8 +18,6 @@ export interface Site {
   readonly roof: Roof;
 }
 
-export const inPlan = (p: Vec3): Vec2 => [p[0], p[1]];
-
 export const slopeAt = ({ roof }: Site, index: number): Slope => {
   const found = roof.slopes[index];
   if (found === undefined) throw new Error(`frame: the roof has no slope ${index}`);
@@ -61,9 +59,9 @@ export const runFrom = (side: SideLine, p: Vec2): number =>
 
 /** The frame of a timber set on a line of the roof, from its low theory end. */
 export const lineFrame = (low: Vec3, high: Vec3): BoardFrame & { slopeRad: number } => {
-  const run = v2.distance(inPlan(low), inPlan(high));
+  const run = v2.distance(v3.inPlan(low), v3.inPlan(high));
   const slopeRad = Math.atan2(high[2] - low[2], run);
-  const heading = v2.unit(v2.sub(inPlan(high), inPlan(low)));
+  const heading = v2.unit(v2.sub(v3.inPlan(high), v3.inPlan(low)));
   return { ...plumbFrame(low, heading, slopeRad), slopeRad };
 };
 

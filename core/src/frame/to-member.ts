@@ -20,7 +20,6 @@ import { tailCuts } from './tails';
 import {
   fitTop,
   heightOn,
-  inPlan,
   lineFrame,
   planesOf,
   sideAt,
@@ -149,7 +148,7 @@ const planOf = (
   const climb = v2.dot(heading, left.uphill);
   const angle = (along: Vec2): number => Math.acos(Math.min(1, Math.abs(v2.dot(heading, along))));
   return {
-    runMm: v2.distance(inPlan(low), inPlan(high)),
+    runMm: v2.distance(v3.inPlan(low), v3.inPlan(high)),
     slopeRad,
     commonRise: left.rise,
     runPerCommon: slopeRad === 0 ? 1 : 1 / climb,
@@ -181,7 +180,7 @@ export const lineMember = (site: Site, set: SetLine): Member => {
     const own = slopeAt(site, index).sides[0];
     return own === undefined ? 0 : sideAt(site, own.block, own.side).overhangMm;
   });
-  const hasTail = foot !== null && v2.distance(inPlan(foot.tail), inPlan(foot.point)) > 0.01;
+  const hasTail = foot !== null && v2.distance(v3.inPlan(foot.tail), v3.inPlan(foot.point)) > 0.01;
   const member: Member = {
     id,
     kind,
@@ -195,7 +194,7 @@ export const lineMember = (site: Site, set: SetLine): Member => {
       foot === null
         ? null
         : seatNotch(
-            inPlan(foot.point),
+            v3.inPlan(foot.point),
             foot.plateMm,
             v2.scale(heading, -1),
             hasTail && (kind === 'valley' || Math.min(...overhangs) > 0),
@@ -231,7 +230,7 @@ export const headerMember = (site: Site, header: HeaderPlace, strip: Strip): Mem
     bevels: [],
     mayStandProud: false,
     plan: plainPlan(
-      onSlope(slope, inPlan(header.to))[0] - onSlope(slope, inPlan(header.from))[0],
+      onSlope(slope, v3.inPlan(header.to))[0] - onSlope(slope, v3.inPlan(header.from))[0],
       0,
       slope.rise,
     ),

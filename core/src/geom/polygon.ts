@@ -103,8 +103,8 @@ export const clipConvex = <Tag>(
     const bIn = vb <= SAME_POINT_MM;
     if (aIn) push(a, edge);
     if (aIn === bIn) continue;
-    const at = v2.add(a, v2.scale(v2.sub(b, a), va / (va - vb)));
-    push(at, aIn ? tag : edge);
+    const t = va / (va - vb);
+    push([a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t], aIn ? tag : edge);
   }
   const first = points[0];
   const last = points[points.length - 1];

@@ -68,11 +68,13 @@ const orderCap = (points: readonly Vec3[], normal: Vec3): Vec3[] => {
   const first = unique[0] ?? centre;
   const right = v3.unit(v3.sub(first, centre));
   const up = v3.cross(normal, right);
-  const turn = (p: Vec3): number => {
-    const d = v3.sub(p, centre);
-    return Math.atan2(v3.dot(d, up), v3.dot(d, right));
-  };
-  return unique.sort((a, b) => turn(a) - turn(b));
+  return unique
+    .map((point) => {
+      const d = v3.sub(point, centre);
+      return { point, turn: Math.atan2(v3.dot(d, up), v3.dot(d, right)) };
+    })
+    .sort((a, b) => a.turn - b.turn)
+    .map(({ point }) => point);
 };
 
 /** Keeps the part of the solid inside the half-space; the new face carries `tag`. */

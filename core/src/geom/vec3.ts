@@ -1,4 +1,4 @@
-import type { Vec3 } from './vec';
+import type { Vec2, Vec3 } from './vec';
 
 export const add = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
 export const sub = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
@@ -17,3 +17,6 @@ export const unit = (a: Vec3): Vec3 => {
   if (size === 0) throw new Error('geom: a zero vector has no direction');
   return scale(a, 1 / size);
 };
+
+/** Seen from above: the point without its height. */
+export const inPlan = (p: Vec3): Vec2 => [p[0], p[1]];

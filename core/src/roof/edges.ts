@@ -68,12 +68,15 @@ const lineKind = (
 ): LineKind | DeadLine['kind'] => {
   if (level && v2.dot(left.uphill, right.uphill) > 0) return 'break';
   if (!folded) return level ? 'gutter' : 'valley';
-  // Eaves that look away from each other carry a ridge, even where it slopes because they are not parallel.
-  return level || v2.dot(left.uphill, right.uphill) < RIDGE_COSINE ? 'ridge' : 'hip';
+  return level || carryRidge(left, right) ? 'ridge' : 'hip';
 };
 
-/** Slopes whose uphill directions part by more than 150° carry a ridge between them. */
+/** Slopes whose uphill directions part by more than this carry a ridge between them. */
 const RIDGE_COSINE = Math.cos((150 * Math.PI) / 180);
+
+/** Whether two slopes that fold carry a ridge, even one that slopes: they look away from each other. */
+export const carryRidge = (left: Slope, right: Slope): boolean =>
+  v2.dot(left.uphill, right.uphill) < RIDGE_COSINE;
 
 /**
  * Every line where two slopes border on each other. A stretch counts only where pieces of both slopes lie along it, so

@@ -10,6 +10,7 @@
 export { workOutRoof } from './work-out';
 export { sideLines, type SideLine } from './side-lines';
 export { heightAt } from './block-roof';
+export { carryRidge } from './edges';
 export { outside, roofAbout, roofOver, type RoofOver } from './surface';
 export type {
   BlockRoof,

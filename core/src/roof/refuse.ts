@@ -25,8 +25,6 @@ const mm = (value: number): string => `${value.toFixed(0)} mm`;
 const pathOf = (job: Job, { block, side }: RoofBorder): string =>
   `blocks.${job.blocks.findIndex((one) => one.id === block)}.sides.${side}`;
 
-const inPlan = (p: readonly [number, number, number]): Vec2 => [p[0], p[1]];
-
 /** An open end that shows: it should lie hidden in another block's roof. */
 const openEnds = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Problem[] => {
   const seen = new Set<string>();
@@ -35,7 +33,7 @@ const openEnds = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Problem
     const path = `${pathOf(job, border)}.roof`;
     if (line?.roof !== 'open' || seen.has(path)) return [];
     seen.add(path);
-    const wide = v2.distance(inPlan(border.from), inPlan(border.to));
+    const wide = v2.distance(v3.inPlan(border.from), v3.inPlan(border.to));
     return [
       {
         code: 'open-end',
@@ -51,8 +49,8 @@ const stepHeight = (roof: Roof, { block, side, from, to }: RoofBorder): number =
   const line = roof.blocks.find(({ id }) => id === block)?.sides[side];
   const out = line === undefined ? ([0, 0] as const) : v2.scale(line.inward, -1);
   const ends = [
-    { z: from[2], p: v2.add(inPlan(v3.lerp(from, to, 0.01)), out) },
-    { z: to[2], p: v2.add(inPlan(v3.lerp(from, to, 0.99)), out) },
+    { z: from[2], p: v2.add(v3.inPlan(v3.lerp(from, to, 0.01)), out) },
+    { z: to[2], p: v2.add(v3.inPlan(v3.lerp(from, to, 0.99)), out) },
   ];
   return Math.max(...ends.map(({ z, p }) => z - (roofOver(roof, p)?.z ?? z)));
 };
@@ -65,7 +63,7 @@ const stepsOverWalls = (job: Job, roof: Roof, borders: readonly RoofBorder[]): P
   const seen = new Set<string>();
   return borders.flatMap((border) => {
     if (border.kind !== 'step') return [];
-    const middle = v2.scale(v2.add(inPlan(border.from), inPlan(border.to)), 0.5);
+    const middle = v2.scale(v2.add(v3.inPlan(border.from), v3.inPlan(border.to)), 0.5);
     const below = roof.blocks.find(
       (block) => block.id !== border.block && outside(block.walls, middle) <= -1,
     );
@@ -95,7 +93,7 @@ const tooShort = (job: Job, roof: Roof): Problem[] =>
     const own = job.timber[line.kind]?.thickness ?? 0;
     // A ridge need only part the rafters that stand on its two ends.
     const least = line.kind === 'ridge' ? common : 2 * Math.max(common, own);
-    const long = v2.distance(inPlan(line.from), inPlan(line.to));
+    const long = v2.distance(v3.inPlan(line.from), v3.inPlan(line.to));
     if (long >= least - SAME_POINT_MM) return [];
     const block = roof.slopes[line.slopes[0]]?.sides[0]?.block;
     return [
@@ -112,7 +110,7 @@ export const unsound = (job: Job, roof: Roof, dead: readonly DeadLine[]): Proble
   const borders = roof.edges.filter((edge): edge is RoofBorder => 'side' in edge);
   const lines = dead.map(({ kind, line }) => {
     const [left, right] = line.slopes.map((i) => roof.slopes[i]?.sides[0]);
-    const long = mm(v2.distance(inPlan(line.from), inPlan(line.to)));
+    const long = mm(v2.distance(v3.inPlan(line.from), v3.inPlan(line.to)));
     const path = `blocks.${job.blocks.findIndex((one) => one.id === right?.block)}`;
     return notYet(
       path,

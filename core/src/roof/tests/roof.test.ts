@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { workOutRoof } from '..';
-import { area2, type Vec2 } from '../../geom';
+import { area2, v3, type Vec2 } from '../../geom';
 import { readJob, type Job } from '../../job';
 import { anyWinged } from '../../tests/any-house';
 import { buildingJob, type Building } from '../../tests/building';
@@ -28,8 +28,6 @@ const inside = (points: readonly Vec2[], p: Vec2): boolean =>
     return (b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0]) > 0;
   });
 
-const inPlan = (p: readonly [number, number, number]): Vec2 => [p[0], p[1]];
-
 describe('workOutRoof', () => {
   it('names every edge of a hip roof, a gable roof and a pyramid once', () => {
     const base = { along: 9000, across: 6000, pitch: '9/12' };
@@ -55,7 +53,7 @@ describe('workOutRoof', () => {
         (along, across, overhang, turned) => {
           fc.pre(Math.abs(along - across) > 40);
           const { faces } = roofOf({ along, across, overhang, turned, pitch: '7/12' });
-          const areas = faces.map((face) => area2(face.polygon.map(inPlan)));
+          const areas = faces.map((face) => area2(face.polygon.map(v3.inPlan)));
           expect(Math.min(...areas)).toBeGreaterThan(0);
           const whole = (along + 2 * overhang) * (across + 2 * overhang);
           expect(areas.reduce((a, b) => a + b, 0) / whole).toBeCloseTo(1, 9);
@@ -124,7 +122,7 @@ describe('workOutRoof', () => {
             Math.min(...all) + t * (Math.max(...all) - Math.min(...all));
           for (const [s, t] of spots) {
             const p: Vec2 = [at(xs, s), at(ys, t)];
-            const covered = faces.filter((face) => inside(face.polygon.map(inPlan), p)).length;
+            const covered = faces.filter((face) => inside(face.polygon.map(v3.inPlan), p)).length;
             const roofed = blocks.some(({ grown }) => inside(grown.points, p));
             expect(covered).toBe(roofed ? 1 : 0);
           }

@@ -15,6 +15,8 @@ const HEIGHT_PX = 230;
 const MARGIN_PX = 44;
 const TARGET_PX = 48;
 const KNOB_PX = 11;
+/** A knob that was moved less than this was only touched, and what was measured stays as it is. px */
+const TOUCHED_PX = 6;
 /** Names stand this far outside their walls. px */
 const NAME_OUT_PX = 24;
 /** Corners are named this far inside, across and down: a number alone, and one with its angle. px */
@@ -159,19 +161,19 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
     if (held === null || handle === undefined) return;
     const { clientX, clientY } = event.nativeEvent;
     const [dx, dy] = [clientX - from.current[0], from.current[1] - clientY];
-    const mm = (dx * handle.way[0] + dy * handle.way[1]) / fit.pxPerMm;
-    const result = dragged(job, index, handle, mm, step);
-    if (result !== null) setHeld({ handle: held.handle, result });
+    const px = dx * handle.way[0] + dy * handle.way[1];
+    const touched = Math.abs(px) < TOUCHED_PX;
+    const result = touched ? null : dragged(job, index, handle, px / fit.pxPerMm, step);
+    if (touched || result !== null) setHeld({ handle: held.handle, result });
   };
   const release = (): void => {
     const result = held?.result ?? null;
     setHeld(null);
     if (result !== null) edit(() => result.job);
   };
-  const nudge = (handle: Handle, steps: number): boolean => {
+  const nudge = (handle: Handle, steps: number): void => {
     const result = dragged(job, index, handle, steps * step, step);
     if (result !== null) edit(() => result.job);
-    return result !== null;
   };
 
   return (
@@ -217,6 +219,7 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
                   role="slider"
                   focusable
                   aria-label={nameOf(handle, block.id)}
+                  aria-valuenow={Math.round(now?.mm ?? 0)}
                   aria-valuetext={
                     now === null ? '' : `${now.name} ${writeLength(now.mm, job.display)}`
                   }

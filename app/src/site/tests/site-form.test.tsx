@@ -135,6 +135,21 @@ describe('dragging a wall', () => {
     expect(across).toBe(6000);
   });
 
+  it('a knob that is only touched, or brought back, leaves what was measured as it is', () => {
+    laidOut();
+    type('blocks.0.outline', '9037');
+    const before = jobInMemory();
+    const knob = screen.getByTestId('drag-wall-1');
+    fireEvent(knob, 'pointerDown', pointer(200, 100));
+    fireEvent(knob, 'pointerMove', pointer(203, 102));
+    fireEvent(knob, 'pointerUp', pointer(203, 102));
+    fireEvent(knob, 'pointerDown', pointer(200, 100));
+    fireEvent(knob, 'pointerMove', pointer(260, 100));
+    fireEvent(knob, 'pointerMove', pointer(199, 100));
+    fireEvent(knob, 'pointerUp', pointer(199, 100));
+    expect(jobInMemory()).toBe(before);
+  });
+
   it('a touch that is taken away leaves the building as it was', () => {
     laidOut();
     const before = jobInMemory();

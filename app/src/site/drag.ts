@@ -42,20 +42,13 @@ export const handlesOf = (job: Job, index: number): Handle[] => {
   const block = job.blocks[index];
   if (block === undefined) return [];
   const lines = sideLines(block);
-  const standing = standingOn(job, index);
-  if (standing === null) {
-    return lines.flatMap((line, side): Handle[] =>
-      block.sides[side]?.roof === 'open'
-        ? []
-        : [{ moves: 'wall', side, at: between(line.start, line.end), way: outOf(line) }],
-    );
-  }
-  // Its far end and its sides; the whole of it is held by its inner end.
-  return lines.map((line, side): Handle => {
+  const stands = standingOn(job, index) !== null;
+  return lines.flatMap((line, side): Handle[] => {
     const at = between(line.start, line.end);
-    return side === INNER
-      ? { moves: 'part', side, at, way: lines[0]?.along ?? line.along }
-      : { moves: 'wall', side, at, way: outOf(line) };
+    // The whole of a part on a wall is held by its inner end.
+    if (stands && side === INNER)
+      return [{ moves: 'part', side, at, way: lines[0]?.along ?? line.along }];
+    return line.roof === 'open' ? [] : [{ moves: 'wall', side, at, way: outOf(line) }];
   });
 };
 

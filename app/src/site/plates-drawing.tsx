@@ -23,7 +23,7 @@ const NAME_OUT_PX = 24;
 const CORNER_IN_PX = { number: [18, 18], angle: [46, 24] } as const;
 /** A corner's number stays within this share of the walls beside it, so that two do not meet. */
 const CORNER_SHARE = 0.25;
-/** A corner this near 90° is square to any tape. degrees */
+/** A corner nearer to 90° than this would be named as 90.00°. degrees */
 const SQUARE_DEG = 0.005;
 
 const KEY_STEPS: Readonly<Record<string, number>> = {

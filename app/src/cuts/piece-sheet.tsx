@@ -1,4 +1,5 @@
 import {
+  boardOf,
   formatDegrees,
   workingOf,
   type CutEntry,
@@ -184,7 +185,8 @@ const Numbers = ({ entry, working, display }: NumberProps) => {
 /** Everything to saw one kind of piece: the marked board, the steps of the hands, each number with its working. */
 export const PieceSheet = ({ entry, member, notes, display, backed }: SheetProps) => {
   const working = useMemo(() => workingOf(member), [member]);
-  const { board, hands } = entry;
+  const board = useMemo(() => boardOf(member), [member]);
+  const { hands } = entry;
   const [hand, setHand] = useState<'left' | 'right'>(board.hand === 'right' ? 'right' : 'left');
   const handed = hands.left + hands.right > 0;
   const mirrored = handed && hand !== board.hand;
@@ -227,7 +229,7 @@ export const PieceSheet = ({ entry, member, notes, display, backed }: SheetProps
       <Lengths entry={entry} working={working} display={display} />
       <View>
         <Title level={3}>Steps</Title>
-        {stepsFor(entry, mirrored, backed, display).map((step, i) => (
+        {stepsFor(entry, board, mirrored, backed, display).map((step, i) => (
           <View key={i} className="flex-row gap-3 border-t border-grain py-2">
             <Figure className="w-6 text-2xl text-soft">{i + 1}</Figure>
             <Words className="flex-1">{step}</Words>

@@ -2,6 +2,8 @@ import {
   formatDegrees,
   formatLength,
   lengthFormat,
+  type BoardDrawing,
+  type BoardMark,
   type CutEntry,
   type CutListEntry,
   type Job,
@@ -21,10 +23,12 @@ const setting = (cut: CutEntry, display: Display): string => {
 };
 
 /** How the saw stands, and which way it leans, seen from the face towards you. */
-const tilt = (entry: CutListEntry, index: number, mirrored: boolean): string => {
-  const cut = entry.cuts[index];
-  if (cut === undefined || !isTilted(cut)) return 'saw upright';
-  const edge = entry.board.marks.find((mark) => mark.cut === index)?.topEdge;
+const tilt = (
+  cut: CutEntry,
+  edge: BoardMark['topEdge'] | undefined,
+  mirrored: boolean,
+): string => {
+  if (!isTilted(cut)) return 'saw upright';
   const [near, far] = [edge?.[mirrored ? 1 : 0], edge?.[mirrored ? 0 : 1]];
   const lean =
     near == null || far == null
@@ -35,8 +39,11 @@ const tilt = (entry: CutListEntry, index: number, mirrored: boolean): string => 
   return `saw tilted ${formatDegrees(cut.faceTilt)}, ${lean}`;
 };
 
-const at = (entry: CutListEntry, index: number, mirrored: boolean, display: Display): string => {
-  const edge = entry.board.marks.find((mark) => mark.cut === index)?.topEdge;
+const at = (
+  edge: BoardMark['topEdge'] | undefined,
+  mirrored: boolean,
+  display: Display,
+): string => {
   // Of a double cut one cheek comes out on the near face, the other on the far one.
   const reading = edge?.[mirrored ? 1 : 0] ?? edge?.[mirrored ? 0 : 1];
   return reading == null ? '' : formatLength(reading, lengthFormat(display));
@@ -60,12 +67,18 @@ const heelSteps = (
   ];
 };
 
-const cutSteps = (entry: CutListEntry, mirrored: boolean, display: Display): string[] =>
+const cutSteps = (
+  entry: CutListEntry,
+  { marks }: BoardDrawing,
+  mirrored: boolean,
+  display: Display,
+): string[] =>
   entry.cuts.flatMap((cut, i) => {
     if (cut.at === 'seat') return [];
-    const where = at(entry, i, mirrored, display);
+    const edge = marks.find((mark) => mark.cut === i)?.topEdge;
+    const where = at(edge, mirrored, display);
     if (cut.at === 'heel') return heelSteps(entry, where, cut, display);
-    const saw = tilt(entry, i, mirrored);
+    const saw = tilt(cut, edge, mirrored);
     return entry.cuts[i - 1]?.at === cut.at
       ? [`Turn the board. Second ${cut.name}: from ${where}, ${setting(cut, display)}; ${saw}.`]
       : [`${capital(cut.name)}: from ${where} on the top edge, ${setting(cut, display)}; ${saw}.`];
@@ -74,6 +87,7 @@ const cutSteps = (entry: CutListEntry, mirrored: boolean, display: Display): str
 /** What the hands do, in order. `mirrored` is for the hand that is not drawn; `backed` bevels a hip's top. */
 export const stepsFor = (
   entry: CutListEntry,
+  board: BoardDrawing,
   mirrored: boolean,
   backed: boolean,
   display: Display,
@@ -82,7 +96,7 @@ export const stepsFor = (
   const steps = [
     `Take a board at least ${blank} long. Sight along it and turn the crown up.`,
     `Lay it ${mirrored ? 'right' : 'left'} face towards you, upper end at your left. Hook the tape on the upper end.`,
-    ...cutSteps(entry, mirrored, display),
+    ...cutSteps(entry, board, mirrored, display),
   ];
   if (entry.backing !== null && backed) {
     steps.push(

@@ -1,4 +1,4 @@
-import { formatLength, lengthFormat, type Job, type Solution } from '@ogee/core';
+import { boardOf, formatLength, lengthFormat, type Job, type Solution } from '@ogee/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { ClipPath, Defs, G, Line, Polygon, Rect, Text as SvgText } from 'react-native-svg';
@@ -13,8 +13,11 @@ export const EaveSection = ({ job, solution }: { job: Job; solution: Solution })
   const entry = solution.cuts.members.find((m) => m.kind === 'common' || m.kind === 'king-common');
   const heel = entry?.cuts.findIndex((cut) => cut.at === 'heel') ?? -1;
   const tailCut = entry?.cuts.findIndex((cut) => cut.at === 'tail') ?? -1;
-  const zero = entry?.board.marks[heel === -1 ? tailCut : heel]?.topEdge[0];
-  if (entry?.seat == null || zero == null) return null;
+  const member = solution.members.find(({ id }) => id === entry?.members[0]);
+  if (entry?.seat == null || member === undefined) return null;
+  const board = boardOf(member);
+  const zero = board.marks[heel === -1 ? tailCut : heel]?.topEdge[0];
+  if (zero == null) return null;
   const rad = (entry.slope * Math.PI) / 180;
   const { hap, width: seat } = entry.seat;
   const overhang = entry.length.tail * Math.cos(rad);
@@ -91,7 +94,7 @@ export const EaveSection = ({ job, solution }: { job: Job; solution: Solution })
             </ClipPath>
           </Defs>
           <G clipPath="url(#section)">
-            {entry.board.left.map((points, i) => (
+            {board.left.map((points, i) => (
               <Polygon
                 key={i}
                 points={loop(points.map(place))}

@@ -1,13 +1,14 @@
 import { SAME_POINT_MM, type ConvexSolid, type Vec3 } from '../geom';
 import { solidOf, type BoardFace, type Member } from '../frame';
 import { crossesAt, type LocalCut } from './local-cut';
+import { handOf, pieceOf } from './group';
 import { span } from './lengths';
 
 export type BoardPoint = readonly [x: number, y: number];
 
 /** A saw line, as drawn on the two wide faces; null where the cut does not come out on that face. */
 export interface BoardMark {
-  /** Index into the entry's `cuts`. */
+  /** Index into the `cuts` of the line that the member is cut to. */
   readonly cut: number;
   /**
    * Where the line, carried on, crosses the top edge, mm from the hooked end: at the left face and at the right. Null
@@ -92,12 +93,10 @@ const notchLine = (
   return [onto([a, s, e]), onto([crossesAt(cut, s, under), s, under])];
 };
 
-/** Lays the sawn member out as a marked board. */
-export const boardDrawing = (
-  member: Member,
-  cuts: readonly LocalCut[],
-  hand: BoardDrawing['hand'],
-): BoardDrawing => {
+/** Lays the sawn member out as a marked board; its mirror image serves the other hand. */
+export const boardOf = (member: Member): BoardDrawing => {
+  const piece = pieceOf(member);
+  const { cuts } = piece;
   const solids = solidOf(member);
   const [low, high] = span(member);
   const { topMm, stock } = member;
@@ -121,7 +120,7 @@ export const boardDrawing = (
     return taken ? null : high - at;
   };
   return {
-    hand,
+    hand: handOf(piece),
     lengthMm: high - low,
     depthMm: stock.depth,
     thicknessMm: stock.thickness,

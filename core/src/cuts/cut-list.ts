@@ -2,11 +2,8 @@ import { KINDS_IN_ORDER, type Framing, type Kind } from '../frame';
 import { CUT_ALIKE_MM } from '../geom';
 import type { Job } from '../job';
 import type { Roof } from '../roof';
-import { boardDrawing } from './board-drawing';
 import { figuresOf } from './figures';
-import { group, handOf, shapeOf, type Group, type Piece } from './group';
-import { reachesOf } from './lengths';
-import { localCuts } from './local-cut';
+import { group, handOf, pieceOf, type Group } from './group';
 import type { CutList, CutListEntry } from './model';
 import { remarksOn } from './remarks';
 import { sawNotes } from './saw-notes';
@@ -65,18 +62,12 @@ const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
     backing: backing === null ? null : [backing[0].value, backing[1].value],
     cuts: figures.cuts.map((cut) => cut.entry),
     members: [first, ...pieces.filter((piece) => piece !== first)].map((piece) => piece.member.id),
-    board: boardDrawing(member, first.cuts, handOf(first)),
   };
 };
 
 /** Reads every member, groups what is cut alike, marks and orders the list. */
 export const cutList = (job: Job, roof: Roof, framing: Framing): CutList => {
-  const pieces = framing.members.map((member): Piece => {
-    const cuts = localCuts(member);
-    const reaches = reachesOf(member, cuts);
-    return { member, cuts, reaches, shape: shapeOf(member, cuts, reaches) };
-  });
-  const groups = group(pieces);
+  const groups = group(framing.members.map(pieceOf));
   const members = KINDS_IN_ORDER.flatMap((kind) =>
     groups
       .filter(({ pieces: [first] }) => first?.member.kind === kind)

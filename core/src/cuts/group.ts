@@ -1,7 +1,7 @@
 import { CUT_ALIKE_MM, CUT_ALIKE_RAD, type Vec3 } from '../geom';
 import type { Member } from '../frame';
-import type { LocalCut } from './local-cut';
-import type { Reaches } from './lengths';
+import { reachesOf, type Reaches } from './lengths';
+import { localCuts, type LocalCut } from './local-cut';
 import type { Hands } from './model';
 
 /** What two pieces are compared by: every length, every cut's direction in the board's frame. */
@@ -21,7 +21,7 @@ export interface Group {
   readonly pieces: Piece[];
 }
 
-export const shapeOf = (
+const shapeOf = (
   member: Member,
   cuts: readonly LocalCut[],
   { top, bottom, longest, shortest, tail }: Reaches,
@@ -37,6 +37,13 @@ export const shapeOf = (
   ],
   cuts: cuts.map((cut) => ({ at: cut.end.at, normal: cut.normal })),
 });
+
+/** A member with what it is grouped by. */
+export const pieceOf = (member: Member): Piece => {
+  const cuts = localCuts(member);
+  const reaches = reachesOf(member, cuts);
+  return { member, cuts, reaches, shape: shapeOf(member, cuts, reaches) };
+};
 
 /** A level timber's mirror image changes ends; a rafter's changes faces. */
 const mirrored = (cuts: Shape['cuts'], level: boolean): Shape['cuts'] =>

@@ -1,6 +1,5 @@
 import type { CutAt, Kind } from '../frame';
 import type { Stock } from '../job';
-import type { BoardDrawing } from './board-drawing';
 
 export interface Hands {
   readonly left: number;
@@ -50,8 +49,6 @@ export interface CutListEntry {
   readonly cuts: readonly CutEntry[];
   /** Ids of the members cut to this line. */
   readonly members: readonly string[];
-  /** The first member's board, marked; its mirror image serves the other hand. */
-  readonly board: BoardDrawing;
 }
 
 export interface CutList {

@@ -1,8 +1,5 @@
 import { z } from 'zod';
 
-const point = z.tuple([z.number(), z.number()]);
-const segment = z.tuple([point, point]).nullable();
-const loop = z.array(z.array(point));
 const stock = z.object({ thickness: z.number(), depth: z.number() });
 
 /** The cut list as printed and served: the contract's fields, then ours. */
@@ -51,23 +48,6 @@ export const cutListSchema = z.object({
         }),
       ),
       members: z.array(z.string()),
-      board: z.object({
-        hand: z.enum(['left', 'right', 'plain']),
-        lengthMm: z.number(),
-        depthMm: z.number(),
-        thicknessMm: z.number(),
-        left: loop,
-        right: loop,
-        edge: loop,
-        marks: z.array(
-          z.object({
-            cut: z.number().int(),
-            topEdge: z.tuple([z.number().nullable(), z.number().nullable()]),
-            left: segment,
-            right: segment,
-          }),
-        ),
-      }),
     }),
   ),
   notes: z.array(

@@ -1,4 +1,4 @@
-import { newJob, solve, type CutListEntry } from '@ogee/core';
+import { boardOf, newJob, solve, type CutListEntry, type Member } from '@ogee/core';
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { PieceSheet } from '../piece-sheet';
 
@@ -9,11 +9,18 @@ const solution = solve(newJob('t', DISPLAY, 9000, 6000, '35°'));
 if (!solution.ok) throw new Error('refused');
 const { members, notes } = solution.value.cuts;
 const piece = (mark: string): CutListEntry => members.find((entry) => entry.mark === mark)!;
+const drawn = (entry: CutListEntry): Member =>
+  solution.value.members.find(({ id }) => id === entry.members[0])!;
 const show = (mark: string) => {
   const entry = piece(mark);
-  const member = solution.value.members.find(({ id }) => id === entry.members[0])!;
   return render(
-    <PieceSheet entry={entry} member={member} notes={notes} display={DISPLAY} backed={false} />,
+    <PieceSheet
+      entry={entry}
+      member={drawn(entry)}
+      notes={notes}
+      display={DISPLAY}
+      backed={false}
+    />,
   );
 };
 
@@ -31,7 +38,7 @@ describe('a piece’s sheet', () => {
   it('turns the board over for the other hand', () => {
     show('HJ1');
     // The piece that was drawn lies left face towards you, its mirror image the other way about.
-    const other = piece('HJ1').board.hand === 'right' ? 'Left · 4' : 'Right · 4';
+    const other = boardOf(drawn(piece('HJ1'))).hand === 'right' ? 'Left · 4' : 'Right · 4';
     expect(screen.getByText(/Lay it left face towards you/)).toBeTruthy();
     fireEvent.press(screen.getByText(other));
     expect(screen.getByText(/Lay it right face towards you/)).toBeTruthy();

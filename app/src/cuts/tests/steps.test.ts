@@ -1,4 +1,4 @@
-import { newJob, solve, type CutListEntry } from '@ogee/core';
+import { boardOf, newJob, solve, type BoardDrawing, type CutListEntry } from '@ogee/core';
 import { angleSummary, complement, faceSetting } from '../angle-text';
 import { stepsFor } from '../steps';
 
@@ -8,6 +8,10 @@ const solution = solve(newJob('t', DISPLAY, 9144, 6096, '9/12'));
 if (!solution.ok) throw new Error('refused');
 const piece = (mark: string): CutListEntry =>
   solution.value.cuts.members.find((entry) => entry.mark === mark)!;
+const boardOfPiece = (mark: string): BoardDrawing =>
+  boardOf(solution.value.members.find(({ id }) => id === piece(mark).members[0])!);
+const steps = (mark: string, mirrored: boolean, backed: boolean): string[] =>
+  stepsFor(piece(mark), boardOfPiece(mark), mirrored, backed, DISPLAY);
 
 describe('angles in words', () => {
   it('gives the square’s pair, or degrees', () => {
@@ -22,7 +26,7 @@ describe('angles in words', () => {
 
 describe('stepsFor', () => {
   it('goes crown, hook, top, heel, seat, tail, mark', () => {
-    const steps = stepsFor(piece('C1'), false, false, DISPLAY).join('\n');
+    const all = steps('C1', false, false).join('\n');
     const order = [
       'crown up',
       'Hook the tape',
@@ -32,30 +36,30 @@ describe('stepsFor', () => {
       'Tail cut: from',
       'Pencil C1',
     ];
-    const found = order.map((words) => steps.indexOf(words));
+    const found = order.map((words) => all.indexOf(words));
     expect(found).toEqual([...found].sort((a, b) => a - b));
     expect(Math.min(...found)).toBeGreaterThanOrEqual(0);
   });
 
   it('leans a jack’s saw in from its long face, whichever hand is drawn', () => {
-    const jack = piece('HJ1');
-    const left = jack.board.hand !== 'left';
-    expect(stepsFor(jack, left, false, DISPLAY).join()).toContain(
+    const { hand } = boardOfPiece('HJ1');
+    const left = hand !== 'left';
+    expect(steps('HJ1', left, false).join()).toContain(
       'left face towards you'.replace('left', left ? 'right' : 'left'),
     );
-    expect(stepsFor(jack, false, false, DISPLAY)[2]).toContain(
-      jack.board.hand === 'left' ? 'far face ends shorter' : 'far face ends longer',
+    expect(steps('HJ1', false, false)[2]).toContain(
+      hand === 'left' ? 'far face ends shorter' : 'far face ends longer',
     );
-    expect(stepsFor(jack, true, false, DISPLAY)[2]).toContain(
-      jack.board.hand === 'left' ? 'far face ends longer' : 'far face ends shorter',
+    expect(steps('HJ1', true, false)[2]).toContain(
+      hand === 'left' ? 'far face ends longer' : 'far face ends shorter',
     );
   });
 
   it('gives a hip two cheeks at each end, and backs it only when the job does', () => {
-    const plain = stepsFor(piece('H1'), false, false, DISPLAY);
+    const plain = steps('H1', false, false);
     expect(plain.filter((step) => step.includes('Second'))).toHaveLength(2);
     expect(plain.join()).not.toContain('Back the top edge');
-    expect(stepsFor(piece('H1'), false, true, DISPLAY).join()).toContain(
+    expect(steps('H1', false, true).join()).toContain(
       'Back the top edge: bevel 25.1° and 25.1°',
     );
   });

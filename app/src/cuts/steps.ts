@@ -23,11 +23,7 @@ const setting = (cut: CutEntry, display: Display): string => {
 };
 
 /** How the saw stands, and which way it leans, seen from the face towards you. */
-const tilt = (
-  cut: CutEntry,
-  edge: BoardMark['topEdge'] | undefined,
-  mirrored: boolean,
-): string => {
+const tilt = (cut: CutEntry, edge: BoardMark['topEdge'] | undefined, mirrored: boolean): string => {
   if (!isTilted(cut)) return 'saw upright';
   const [near, far] = [edge?.[mirrored ? 1 : 0], edge?.[mirrored ? 0 : 1]];
   const lean =

@@ -71,13 +71,14 @@ export const group = (pieces: readonly Piece[]): Group[] => {
   const groups: Group[] = [];
   for (const piece of pieces) {
     const { member, shape } = piece;
-    const turned = mirrored(shape.cuts, member.plan.slopeRad === 0);
+    const level = member.plan.slopeRad === 0;
     const home = groups.find(
       ({ pieces: [first] }) =>
         first !== undefined &&
         first.member.kind === member.kind &&
         near(first.shape.lengthsMm, shape.lengthsMm, CUT_ALIKE_MM) &&
-        (cutAlike(first.shape.cuts, shape.cuts) || cutAlike(first.shape.cuts, turned)),
+        (cutAlike(first.shape.cuts, shape.cuts) ||
+          cutAlike(first.shape.cuts, mirrored(shape.cuts, level))),
     );
     if (home === undefined) groups.push({ pieces: [piece] });
     else home.pieces.push(piece);

@@ -6,10 +6,10 @@ export interface LocalCut extends HalfSpace {
   readonly end: EndCut;
 }
 
-const localCut = (member: Member, end: EndCut): LocalCut => ({
-  end,
-  ...halfSpaceToLocal(member.frame, end.keep),
-});
+const localCut = (member: Member, end: EndCut): LocalCut => {
+  const { normal, offset } = halfSpaceToLocal(member.frame, end.keep);
+  return { end, normal, offset };
+};
 
 /** Where the cut crosses the line at (s, e) along the board: its a, mm. A saw cut is never parallel to the board. */
 export const crossesAt = ({ normal, offset }: LocalCut, s: number, e: number): number =>
@@ -21,13 +21,12 @@ const ORDER = ['top', 'seat', 'heel', 'tail', 'bottom'];
 export const localCuts = (member: Member): LocalCut[] => {
   const { notch } = member;
   const notched = notch !== null && seatPlumbDepth(member) > 0;
-  const ends = [
-    ...member.ends,
-    ...(notched ? [notch.seat, ...(notch.heel === null ? [] : [notch.heel])] : []),
-  ];
-  return ends
-    .map((end) => localCut(member, end))
-    .sort((p, q) => ORDER.indexOf(p.end.at) - ORDER.indexOf(q.end.at) || p.normal[1] - q.normal[1]);
+  const cuts = member.ends.map((end) => localCut(member, end));
+  if (notched) cuts.push(localCut(member, notch.seat));
+  if (notched && notch.heel !== null) cuts.push(localCut(member, notch.heel));
+  return cuts.sort(
+    (p, q) => ORDER.indexOf(p.end.at) - ORDER.indexOf(q.end.at) || p.normal[1] - q.normal[1],
+  );
 };
 
 /** Plumb, from the seat's level to the top edge above the heel. mm */

@@ -87,13 +87,13 @@ const spansOf = (
   dividers: readonly Divider[],
   only: number | null = null,
 ): Span[] =>
-  site.roof.slopes.flatMap((slope, index): Span[] =>
-    only !== null && only !== index
-      ? []
-      : (stations[index]?.at ?? []).flatMap((station) =>
-          spansAt(site, index, slope, station, dividers),
-        ),
-  );
+  site.roof.slopes.flatMap((slope, index): Span[] => {
+    if (only !== null && only !== index) return [];
+    const across = dividers.filter((divider) => divider.slope === index);
+    return (stations[index]?.at ?? []).flatMap((station) =>
+      spansAt(site, index, slope, station, across),
+    );
+  });
 
 /** On a hip's point, and a hip ends against it there. */
 const standsFirst = (

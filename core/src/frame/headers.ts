@@ -126,7 +126,7 @@ export const headerStrip = (
   return withPolygon(whole, {
     points: whole.polygon.points,
     tags: whole.polygon.tags.map((tag) =>
-      typeof tag === 'string' ? tag : tag.at === 'top' ? ends.top : ends.bottom,
+      tag === 'open top' ? ends.top : tag === 'open bottom' ? ends.bottom : tag,
     ),
   });
 };

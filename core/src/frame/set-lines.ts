@@ -7,7 +7,7 @@ import {
   clearOfAll,
   closeEnds,
   cutAll,
-  openEnd,
+  squareAcross,
   wholeStrip,
   type PlanCut,
   type Strip,
@@ -134,7 +134,7 @@ const natural = (
     const outward = upper ? heading : v2.scale(heading, -1);
     const past = pastPoint(site, places, place, end.node, outward);
     const point = v2.add(v3.inPlan(upper ? place.high : place.low), v2.scale(outward, past));
-    return [{ point, outward, cut: { ...openEnd(at, point, heading), name: 'end cut' } }];
+    return [squareAcross(heading, at, point, 'end cut')];
   });
   return cutAll(wholeStrip(low, high, thickness, board), [...tailCuts(site, place), ...ends]);
 };

@@ -5,12 +5,11 @@ import { kindOf, type Span, type SpanEnd } from './spans';
 import { planPoint } from './stations';
 import {
   clearOfAll,
-  cutsOf,
   closeEnds,
   cutAll,
   faceLengths,
-  isOpen,
-  openEnd,
+  hasOpenEnd,
+  squareAcross,
   wholeStrip,
   withPolygon,
   type PlanCut,
@@ -143,8 +142,7 @@ const closed = (
   { slope, station, low, high }: Span,
   rafters: StripGrid,
 ): Strip | null => {
-  const open = cutsOf(strip).some(isOpen);
-  const clear = open ? clearOfAll(strip, rafters.near(strip)) : strip;
+  const clear = hasOpenEnd(strip) ? clearOfAll(strip, rafters.near(strip)) : strip;
   if (clear === null) return null;
   const at = (v: number): Vec2 => planPoint(slope, station.u, v);
   return closeEnds(clear, { bottom: at(low.v), top: at(high.v) });
@@ -154,9 +152,7 @@ const closed = (
 const aboveFoot = (strip: Strip, span: Span): Strip | null => {
   if (span.foot === null) return strip;
   const point = planPoint(span.slope, span.station.u, span.foot.v);
-  const outward = v2.scale(span.slope.uphill, -1);
-  const cut = openEnd('bottom', point, span.slope.uphill);
-  return cutAll(strip, [{ point, outward, cut }]);
+  return cutAll(strip, [squareAcross(span.slope.uphill, 'bottom', point, 'plumb cut')]);
 };
 
 /**

@@ -1,4 +1,4 @@
-import { chordOf, v2, v3, type Chord, type Vec2, type Vec3 } from '../geom';
+import { chordOf, v2, v3, type Vec2, type Vec3 } from '../geom';
 import { carryRidge, outside, type Carrier, type SideLine, type Slope } from '../roof';
 import type { LinePlace } from './line-places';
 import type { Kind } from './member';
@@ -49,17 +49,22 @@ interface Run {
 /** The stretches of the line at station u that lie on the slope. */
 const runsAt = (slope: Slope, u: number): Run[] => {
   const from = planPoint(slope, u, 0);
-  const chords = slope.pieces
-    .flatMap(({ plane, polygon }): (Chord<Carrier> & { block: string; side: number })[] => {
-      const chord = chordOf(polygon, from, slope.uphill);
-      return chord === null ? [] : [{ ...chord, block: plane.block, side: plane.side }];
-    })
-    .sort((p, q) => p.low - q.low);
+  const chords: Run[] = [];
+  for (const { plane, polygon } of slope.pieces) {
+    const chord = chordOf(polygon, from, slope.uphill);
+    if (chord === null) continue;
+    const { low, high, lowTag, highTag } = chord;
+    chords.push({ low, high, lowTag, highTag, block: plane.block, side: plane.side });
+  }
+  chords.sort((p, q) => p.low - q.low);
   const runs: Run[] = [];
   for (const chord of chords) {
     const last = runs[runs.length - 1];
-    if (last === undefined || chord.low > last.high + NEAR_MM) runs.push({ ...chord });
-    else if (chord.high > last.high) [last.high, last.highTag] = [chord.high, chord.highTag];
+    if (last === undefined || chord.low > last.high + NEAR_MM) runs.push(chord);
+    else if (chord.high > last.high) {
+      last.high = chord.high;
+      last.highTag = chord.highTag;
+    }
   }
   return runs;
 };
@@ -139,22 +144,28 @@ export const dividersOf = (places: readonly LinePlace[]): Divider[] =>
   );
 
 const footOf = (site: Site, slope: Slope, u: number, run: Run): Span['foot'] => {
-  const feet = slope.sides.flatMap(({ block, side }): NonNullable<Span['foot']>[] => {
+  let foot: Span['foot'] = null;
+  for (const { block, side } of slope.sides) {
     const line = sideAt(site, block, side);
     const [u0, v] = onSlope(slope, line.start);
     const [u1] = onSlope(slope, line.end);
-    if (u < u0 - NEAR_MM || u > u1 + NEAR_MM) return [];
-    if (v < run.low - NEAR_MM || v > run.high - NEAR_MM) return [];
+    if (u < u0 - NEAR_MM || u > u1 + NEAR_MM) continue;
+    if (v < run.low - NEAR_MM || v > run.high - NEAR_MM) continue;
+    if (foot !== null && v >= foot.v) continue;
     const p = planPoint(slope, u, v);
     const indoors = site.roof.blocks.some(
       (other) => other.id !== block && outside(other.walls, p) < -1,
     );
-    return indoors ? [] : [{ block, side: line, v }];
-  });
-  return feet.sort((p, q) => p.v - q.v)[0] ?? null;
+    if (!indoors) foot = { block, side: line, v };
+  }
+  return foot;
 };
 
-/** Every stretch of rafter at a station of a slope. */
+/**
+ * Every stretch of rafter at a station of a slope.
+ *
+ * @param dividers those that lie across this slope
+ */
 export const spansAt = (
   site: Site,
   index: number,
@@ -173,7 +184,6 @@ export const spansAt = (
       line: lineOf(site, slope, tag),
     });
     const cuts = dividers
-      .filter((one) => one.slope === index)
       .flatMap(({ from, to, stop }) => {
         const v = crossingOf(slope, station.u, from, to);
         return v === null || v <= run.low + NEAR_MM || v >= run.high - NEAR_MM

@@ -24,8 +24,11 @@ export const onSlope = (slope: Slope, p: Vec2): readonly [u: number, v: number] 
 
 const originOf = (slope: Slope): Vec2 => slope.sides[0]?.line.start ?? [0, 0];
 
-export const planPoint = (slope: Slope, u: number, v: number): Vec2 =>
-  v2.add(originOf(slope), v2.add(v2.scale(slope.along, u), v2.scale(slope.uphill, v)));
+export const planPoint = (slope: Slope, u: number, v: number): Vec2 => {
+  const { along, uphill } = slope;
+  const from = originOf(slope);
+  return [from[0] + along[0] * u + uphill[0] * v, from[1] + along[1] * u + uphill[1] * v];
+};
 
 /** How one end of a stretch of a slope's upper edge holds its rafters. */
 type EndKind =

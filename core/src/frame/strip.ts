@@ -13,8 +13,10 @@ import {
 import { plumbKeep } from './board';
 import type { CutAt, EndCut, Kind } from './member';
 
-/** What an edge of a board's outline in plan is: one of its wide faces, or a saw cut. */
-export type StripEdge = 'left' | 'right' | EndCut;
+/** What an edge of a board's outline in plan is: a wide face, an end that runs on until something stops it, a saw cut. */
+export type StripEdge = 'left' | 'right' | 'open top' | 'open bottom' | EndCut;
+
+const isWide = (edge: StripEdge): edge is 'left' | 'right' => edge === 'left' || edge === 'right';
 
 /**
  * A board with plumb faces, seen in plan. Plumb boards that do not overlap in plan share no wood, so that every
@@ -59,16 +61,6 @@ export const withPolygon = (strip: Strip, polygon: Outline): Strip => ({
   box: boxOf(polygon.points),
 });
 
-/** An end that is not a joint: the board runs on until something stops it. */
-export const openEnd = (at: 'top' | 'bottom', point: Vec2, heading: Vec2): EndCut => ({
-  at,
-  name: 'open end',
-  keep: plumbKeep(point, at === 'top' ? heading : v2.scale(heading, -1)),
-  meets: null,
-});
-
-export const isOpen = (cut: EndCut): boolean => cut.name === 'open end';
-
 /** A strip along `heading` from `low` to `high`, before its joints are cut; both ends open. */
 export const wholeStrip = (
   low: Vec2,
@@ -76,16 +68,10 @@ export const wholeStrip = (
   thickness: number,
   board: Omit<Strip, 'polygon' | 'box'>,
 ): Strip => {
-  const { heading } = board;
-  const side = v2.scale(v2.left(heading), thickness / 2);
+  const side = v2.scale(v2.left(board.heading), thickness / 2);
   const points = [v2.sub(low, side), v2.sub(high, side), v2.add(high, side), v2.add(low, side)];
-  const tags: StripEdge[] = [
-    'right',
-    openEnd('top', high, heading),
-    'left',
-    openEnd('bottom', low, heading),
-  ];
-  return { ...board, polygon: { points, tags }, box: boxOf(points) };
+  const polygon: Outline = { points, tags: ['right', 'open top', 'left', 'open bottom'] };
+  return { ...board, polygon, box: boxOf(points) };
 };
 
 /** A saw cut with the plan line its plane stands on. */
@@ -114,24 +100,28 @@ export const cutAll = (strip: Strip, cuts: readonly PlanCut[]): Strip | null =>
 export const closeEnds = (
   strip: Strip,
   { bottom, top }: { readonly bottom: Vec2; readonly top: Vec2 },
-): Strip | null =>
-  cutAll(
-    strip,
-    cutsOf(strip)
-      .filter(isOpen)
-      .map((open) =>
-        squareAcross(
-          strip.heading,
-          open.at === 'top' ? 'top' : 'bottom',
-          open.at === 'top' ? top : bottom,
-        ),
-      ),
-  );
-
-const squareAcross = (heading: Vec2, at: 'top' | 'bottom', point: Vec2): PlanCut => {
-  const outward = at === 'top' ? heading : v2.scale(heading, -1);
-  return { point, outward, cut: { ...openEnd(at, point, heading), name: 'plumb cut' } };
+): Strip | null => {
+  const { heading, polygon } = strip;
+  const cuts: PlanCut[] = [];
+  if (polygon.tags.includes('open top')) cuts.push(squareAcross(heading, 'top', top, 'plumb cut'));
+  if (polygon.tags.includes('open bottom'))
+    cuts.push(squareAcross(heading, 'bottom', bottom, 'plumb cut'));
+  return cutAll(strip, cuts);
 };
+
+/** A free end, cut square across the plan at a point. */
+export const squareAcross = (
+  heading: Vec2,
+  at: 'top' | 'bottom',
+  point: Vec2,
+  name: string,
+): PlanCut => {
+  const outward = at === 'top' ? heading : v2.scale(heading, -1);
+  return { point, outward, cut: { at, name, keep: plumbKeep(point, outward), meets: null } };
+};
+
+export const hasOpenEnd = ({ polygon }: Strip): boolean =>
+  polygon.tags.includes('open top') || polygon.tags.includes('open bottom');
 
 /** Plan area that two boards may share before one is cut: rounding along a whole face. mm² */
 const TOUCHING_MM2 = 1;
@@ -199,7 +189,7 @@ const clearOf = (one: Strip, other: Strip): Strip | null => {
   const most = (among: 'wide faces' | 'ends', best: Outline | null): Outline | null =>
     faces.reduce<Outline | null>(
       (found, face) =>
-        (typeof face.tag === 'string') === (among === 'wide faces')
+        isWide(face.tag) === (among === 'wide faces')
           ? larger(found, alongFace(one, other, face))
           : found,
       best,
@@ -232,7 +222,7 @@ export const faceLengths = (strip: Strip): { left: number; right: number } => {
   for (const [i, tag] of strip.polygon.tags.entries()) {
     const a = strip.polygon.points[i];
     const b = strip.polygon.points[(i + 1) % strip.polygon.points.length];
-    if (typeof tag === 'string' && a !== undefined && b !== undefined)
+    if (isWide(tag) && a !== undefined && b !== undefined)
       found[tag] = Math.max(found[tag], v2.distance(a, b));
   }
   return found;

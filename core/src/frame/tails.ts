@@ -50,7 +50,8 @@ export const tailOf = (site: Site, index: number, near: Vec2, name: string): Pla
     const t = v2.dot(v2.sub(near, line.start), line.along);
     return Math.abs(runFrom(line, near)) + Math.max(0, -t, t - line.lengthMm);
   };
-  const own = [...slopeAt(site, index).sides].sort((p, q) => distance(p) - distance(q))[0];
-  if (own === undefined) throw new Error('frame: a slope without a side');
+  const [first, ...others] = slopeAt(site, index).sides;
+  if (first === undefined) throw new Error('frame: a slope without a side');
+  const own = others.reduce((p, q) => (distance(q) < distance(p) ? q : p), first);
   return tailOfSide(site, own.block, own.side, name);
 };

@@ -105,7 +105,7 @@ const cutsInto = (strip: Strip, { keep }: EndCut): boolean =>
   cutsOf(strip).some(
     ({ keep: own }) =>
       Math.abs(own.offset - keep.offset) < SAME_POINT_MM &&
-      v3.length(v3.sub(own.normal, keep.normal)) < SAME_POINT_MM,
+      v3.distance(own.normal, keep.normal) < SAME_POINT_MM,
   );
 
 /** Without cuts that nothing of shows on the sawn board. */

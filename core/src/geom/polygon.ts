@@ -24,7 +24,9 @@ export const edgesOf = <Tag>({ points, tags }: TaggedPolygon<Tag>): PolygonEdge<
     const next = points[(i + 1) % points.length];
     const tag = tags[i];
     if (point === undefined || next === undefined || tag === undefined) continue;
-    edges.push({ point, inward: v2.left(v2.unit(v2.sub(next, point))), tag });
+    const length = v2.distance(point, next);
+    const inward: Vec2 = [(point[1] - next[1]) / length, (next[0] - point[0]) / length];
+    edges.push({ point, inward, tag });
   }
   return edges;
 };

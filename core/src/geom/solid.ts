@@ -21,14 +21,21 @@ export const box = <Tag>(
 ): ConvexSolid<Tag> => {
   const [x0, y0, z0] = low;
   const [x1, y1, z1] = high;
-  const face = (tag: Tag, ...points: Vec3[]): SolidFace<Tag> => ({ tag, points });
+  const a: Vec3 = [x0, y0, z0];
+  const b: Vec3 = [x1, y0, z0];
+  const c: Vec3 = [x1, y1, z0];
+  const d: Vec3 = [x0, y1, z0];
+  const e: Vec3 = [x0, y0, z1];
+  const f: Vec3 = [x1, y0, z1];
+  const g: Vec3 = [x1, y1, z1];
+  const h: Vec3 = [x0, y1, z1];
   return [
-    face(tags[0], [x0, y0, z0], [x0, y0, z1], [x0, y1, z1], [x0, y1, z0]),
-    face(tags[1], [x1, y0, z0], [x1, y1, z0], [x1, y1, z1], [x1, y0, z1]),
-    face(tags[2], [x0, y0, z0], [x1, y0, z0], [x1, y0, z1], [x0, y0, z1]),
-    face(tags[3], [x0, y1, z0], [x0, y1, z1], [x1, y1, z1], [x1, y1, z0]),
-    face(tags[4], [x0, y0, z0], [x0, y1, z0], [x1, y1, z0], [x1, y0, z0]),
-    face(tags[5], [x0, y0, z1], [x1, y0, z1], [x1, y1, z1], [x0, y1, z1]),
+    { tag: tags[0], points: [a, e, h, d] },
+    { tag: tags[1], points: [b, c, g, f] },
+    { tag: tags[2], points: [a, b, f, e] },
+    { tag: tags[3], points: [d, h, g, c] },
+    { tag: tags[4], points: [a, d, c, b] },
+    { tag: tags[5], points: [e, f, g, h] },
   ];
 };
 
@@ -59,22 +66,28 @@ const clipLoop = (points: readonly Vec3[], keep: HalfSpace, cap: Vec3[]): readon
 const orderCap = (points: readonly Vec3[], normal: Vec3): Vec3[] => {
   const unique: Vec3[] = [];
   for (const point of points) {
-    if (!unique.some((other) => v3.length(v3.sub(other, point)) < 10 * SAME_POINT_MM)) {
-      unique.push(point);
-    }
+    let known = false;
+    for (const other of unique) known ||= v3.distance(other, point) < 10 * SAME_POINT_MM;
+    if (!known) unique.push(point);
   }
-  if (unique.length < 3) return [];
+  const first = unique[0];
+  if (first === undefined || unique.length < 3) return [];
   const centre = v3.scale(unique.reduce(v3.add, [0, 0, 0]), 1 / unique.length);
-  const first = unique[0] ?? centre;
   const right = v3.unit(v3.sub(first, centre));
   const up = v3.cross(normal, right);
-  return unique
-    .map((point) => {
-      const d = v3.sub(point, centre);
-      return { point, turn: Math.atan2(v3.dot(d, up), v3.dot(d, right)) };
-    })
-    .sort((a, b) => a.turn - b.turn)
-    .map(({ point }) => point);
+  const middle = v3.dot(centre, up);
+  const across = v3.dot(centre, right);
+  const ordered: Vec3[] = [];
+  const turns: number[] = [];
+  // Few corners: each is put in its place as it comes.
+  for (const point of unique) {
+    const turn = Math.atan2(v3.dot(point, up) - middle, v3.dot(point, right) - across);
+    const later = turns.findIndex((other) => other > turn);
+    const place = later === -1 ? turns.length : later;
+    turns.splice(place, 0, turn);
+    ordered.splice(place, 0, point);
+  }
+  return ordered;
 };
 
 /** Keeps the part of the solid inside the half-space; the new face carries `tag`. */

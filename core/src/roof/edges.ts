@@ -138,7 +138,7 @@ export const linesOf = (
         return [p[0], p[1], heightAt(one, p)];
       };
       const [a, b] = [at(t0), at(t1)];
-      const level = Math.abs(b[2] - a[2]) <= LEVEL_RISE * v3.length(v3.sub(b, a));
+      const level = Math.abs(b[2] - a[2]) <= LEVEL_RISE * v3.distance(a, b);
       // A level ridge runs along the eave of its first slope.
       const forward = level ? v2.dot(line.along, one.along) > 0 : b[2] > a[2];
       const heading = forward ? line.along : v2.scale(line.along, -1);

@@ -14,7 +14,7 @@ const gather = (lone: readonly LoneBlock[]): { blocks: BlockRoof[]; sides: RoofP
   const slopeOf = (plane: RoofPlane['plane']): number => {
     const index = sides.findIndex(([first]) => {
       if (first === undefined) return false;
-      const apart = v3.length(v3.sub(first.plane.normal, plane.normal));
+      const apart = v3.distance(first.plane.normal, plane.normal);
       return apart < 1e-9 && Math.abs(first.plane.offset - plane.offset) < 1e-4;
     });
     if (index >= 0) return index;

@@ -59,8 +59,6 @@ describe('stepsFor', () => {
     const plain = steps('H1', false, false);
     expect(plain.filter((step) => step.includes('Second'))).toHaveLength(2);
     expect(plain.join()).not.toContain('Back the top edge');
-    expect(steps('H1', false, true).join()).toContain(
-      'Back the top edge: bevel 25.1° and 25.1°',
-    );
+    expect(steps('H1', false, true).join()).toContain('Back the top edge: bevel 25.1° and 25.1°');
   });
 });

@@ -167,9 +167,9 @@ export const setRafter = (
   lines: StripGrid,
   rafters: StripGrid,
 ): SetRafter | null => {
-  const { span } = place;
+  const { id, kind, span } = place;
   const theory = (span.high.v - startOf(span)) / Math.cos(span.slope.slopeRad);
-  const jack = place.kind !== 'common' && place.kind !== 'king-common';
+  const jack = kind !== 'common' && kind !== 'king-common';
   if (jack && theory < site.job.framing.shortestJack) return null;
   const ends = ownCuts(site, span);
   const natural = whole(site, place, ends);
@@ -183,7 +183,7 @@ export const setRafter = (
   if (Math.min(faces.left, faces.right) < LEAST_FACE_MM) return null;
   const leans = site.job.framing.tail === 'square';
   const leaning = leans ? ends.map(({ cut }) => cut) : [];
-  return { ...place, leaning, strip: span.foot === null ? strip : belowFoot(strip) };
+  return { id, kind, span, strip: span.foot === null ? strip : belowFoot(strip), leaning };
 };
 
 /** What cuts a seated rafter off below its seat cuts its tail. */

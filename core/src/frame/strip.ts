@@ -55,10 +55,19 @@ const boxOf = (points: readonly Vec2[]): Strip['box'] => {
   return [x0, y0, x1, y1];
 };
 
-export const withPolygon = (strip: Strip, polygon: Outline): Strip => ({
-  ...strip,
+/** A board's strip with this outline. Field by field: thousands are made. */
+export const withPolygon = (
+  { id, kind, heading, anchor, topAt, plumbMm }: Omit<Strip, 'polygon' | 'box'>,
+  polygon: Outline,
+): Strip => ({
+  id,
+  kind,
+  heading,
+  anchor,
   polygon,
   box: boxOf(polygon.points),
+  topAt,
+  plumbMm,
 });
 
 /** A strip along `heading` from `low` to `high`, before its joints are cut; both ends open. */
@@ -70,8 +79,7 @@ export const wholeStrip = (
 ): Strip => {
   const side = v2.scale(v2.left(board.heading), thickness / 2);
   const points = [v2.sub(low, side), v2.sub(high, side), v2.add(high, side), v2.add(low, side)];
-  const polygon: Outline = { points, tags: ['right', 'open top', 'left', 'open bottom'] };
-  return { ...board, polygon, box: boxOf(points) };
+  return withPolygon(board, { points, tags: ['right', 'open top', 'left', 'open bottom'] });
 };
 
 /** A saw cut with the plan line its plane stands on. */

@@ -1,4 +1,4 @@
-import { planeAt, v3, type Vec3 } from '../geom';
+import { planeAt, TOUCHING_MM, v3, type Vec3 } from '../geom';
 import type { EndCut } from '../frame';
 import type { Placed, PlacedFace } from './placed';
 
@@ -15,17 +15,40 @@ const facesOf = (placed: Placed): PlacedFace[] => placed.pieces.flatMap((piece) 
 /** Faces whose outward sides look at each other within 60° can be meant to touch. */
 const FACING = -0.5;
 
-/** Worst corner's distance off the partner's nearest face that looks this way; a corner inside it stands off nothing. */
-const standOff = (points: readonly Vec3[], normal: Vec3, partner: Placed): number => {
+/** How far a face lies beyond an edge of the other, seen square to that one; 0 or less where no edge parts them. mm */
+const beyondEdge = (points: readonly Vec3[], face: PlacedFace): number => {
+  let most = -Infinity;
+  for (const [i, from] of face.points.entries()) {
+    const to = face.points[(i + 1) % face.points.length] ?? from;
+    const length = v3.distance(from, to);
+    if (length < TOUCHING_MM) continue;
+    const outward = v3.scale(v3.cross(v3.sub(to, from), face.plane.normal), 1 / length);
+    const edge = v3.dot(outward, from);
+    most = Math.max(most, Math.min(...points.map((p) => v3.dot(outward, p))) - edge);
+  }
+  return most;
+};
+
+/**
+ * How far a cut stands off its partner's nearest face that looks this way: its worst corner's distance (a corner inside
+ * the partner stands off nothing), or how far past that face it lies where it does not come against it at all.
+ *
+ * @param sawn the faces of one cut: more than one where a notch parts the board
+ */
+const standOff = (sawn: readonly PlacedFace[], partner: Placed): number => {
+  const [first] = sawn;
   let nearest = Infinity;
   let standsOff = Infinity;
   for (const face of facesOf(partner)) {
-    if (v3.dot(face.plane.normal, normal) > FACING) continue;
-    const away = points.map((p) => planeAt(face.plane, p));
-    const furthest = Math.max(...away.map(Math.abs));
+    if (first === undefined || v3.dot(face.plane.normal, first.plane.normal) > FACING) continue;
+    const away = sawn.flatMap(({ points }) => points.map((p) => planeAt(face.plane, p)));
+    const aside = Math.min(
+      ...sawn.map((own) => Math.max(beyondEdge(own.points, face), beyondEdge(face.points, own))),
+    );
+    const furthest = Math.max(aside, ...away.map(Math.abs));
     if (furthest >= nearest) continue;
     nearest = furthest;
-    standsOff = Math.max(0, ...away);
+    standsOff = Math.max(0, aside, ...away);
   }
   return standsOff;
 };
@@ -44,8 +67,7 @@ export const gaps = (all: readonly Placed[], plates: readonly number[]): Gap[] =
       const other = cut.meets === null ? undefined : byId.get(cut.meets);
       const sawn = faces.filter((face) => face.tag === cut);
       if (other === undefined || sawn.length === 0) continue;
-      const mm = Math.max(...sawn.map((face) => standOff(face.points, face.plane.normal, other)));
-      found.push({ one, other, cut, mm });
+      found.push({ one, other, cut, mm: standOff(sawn, other) });
     }
     const seat = one.member.notch?.seat;
     const floor = faces.filter((face) => face.tag === seat);

@@ -1,61 +1,10 @@
-import { intervals, v2, v3, type BoardFrame, type Interval, type Vec2, type Vec3 } from '../geom';
-import type { SideLine, Slope } from '../roof';
+import { v2, v3, type BoardFrame, type Vec2, type Vec3 } from '../geom';
 import { plumbFrame, plumbKeep } from './board';
+import { FASCIA_CORNER_MM } from './fascia-places';
 import { plainPlan, type EndCut, type Member } from './member';
-import { onSlope, planPoint } from './stations';
 import { clearOfAll, cutsOf, cutAll, wholeStrip, type Strip } from './strip';
 import type { StripGrid } from './strip-grid';
-import { heightOn, memberId, sideAt, slopeAt, type Site } from './timbers';
-
-/** Corners of fascias this near are one. mm */
-const NEAR_MM = 0.05;
-
-/** One straight length of fascia, along the tails of one slope. */
-interface FasciaPlace {
-  readonly id: string;
-  readonly block: string;
-  readonly side: SideLine;
-  readonly slope: Slope;
-  /** Along the tails' line, counter-clockwise round the building. */
-  readonly from: Vec3;
-  readonly to: Vec3;
-}
-
-/** Eaves of one slope on one line are one fascia, whichever blocks they belong to. */
-const places = (site: Site): FasciaPlace[] => {
-  interface Run {
-    readonly slope: Slope;
-    readonly block: string;
-    readonly side: SideLine;
-    readonly v: number;
-    readonly stretches: Interval[];
-  }
-  const runs: Run[] = [];
-  for (const border of site.roof.edges) {
-    if (border.kind !== 'eave' && border.kind !== 'step') continue;
-    const slope = slopeAt(site, border.slope);
-    if (!slope.sides.some((own) => own.block === border.block && own.side === border.side))
-      continue;
-    const [u0, v] = onSlope(slope, v3.inPlan(border.from));
-    const [u1] = onSlope(slope, v3.inPlan(border.to));
-    const run = runs.find((one) => one.slope === slope && Math.abs(one.v - v) < NEAR_MM);
-    if (run !== undefined) run.stretches.push([u0, u1]);
-    else {
-      const side = sideAt(site, border.block, border.side);
-      runs.push({ slope, block: border.block, side, v, stretches: [[u0, u1]] });
-    }
-  }
-  return runs.flatMap(({ slope, block, side, v, stretches }) =>
-    intervals.unite(stretches, NEAR_MM).map(([u0, u1], i): FasciaPlace => {
-      const at = (u: number): Vec3 => {
-        const p = planPoint(slope, u, v);
-        return [p[0], p[1], heightOn(slope, p)];
-      };
-      const id = memberId(block, 'fascia', side.index, ...(i === 0 ? [] : [i]));
-      return { id, block, side, slope, from: at(u0), to: at(u1) };
-    }),
-  );
-};
+import type { FasciaPlace, Site } from './timbers';
 
 /** Mitred where two fascias meet, in the middle between their two directions; square where one ends alone. */
 const endAt = (place: FasciaPlace, which: 'start' | 'end', all: readonly FasciaPlace[]): EndCut => {
@@ -64,8 +13,8 @@ const endAt = (place: FasciaPlace, which: 'start' | 'end', all: readonly FasciaP
   const at = which === 'start' ? ('bottom' as const) : ('top' as const);
   const next = all.find((other) => {
     const q = which === 'start' ? other.to : other.from;
-    const level = Math.abs(p[2] - q[2]) < NEAR_MM;
-    return other !== place && level && v2.distance(v3.inPlan(q), v3.inPlan(p)) < NEAR_MM;
+    const level = Math.abs(p[2] - q[2]) < FASCIA_CORNER_MM;
+    return other !== place && level && v2.distance(v3.inPlan(q), v3.inPlan(p)) < FASCIA_CORNER_MM;
   });
   if (next === undefined)
     return { at, name: 'end cut', keep: plumbKeep(v3.inPlan(p), away), meets: null };
@@ -126,7 +75,7 @@ const outlineOf = (
 export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] => {
   const stock = site.job.timber.fascia;
   if (stock === undefined) return [];
-  const all = places(site);
+  const all = site.fascias;
   const set: Strip[] = [];
   const members = all.flatMap((place): Member[] => {
     const ends = [endAt(place, 'end', all), endAt(place, 'start', all)];

@@ -2,6 +2,7 @@ import { v2 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
 import type { Roof } from '../roof';
+import { fasciaPlaces } from './fascia-places';
 import { fascias } from './fascias';
 import { dividerOf, headerAt, headerStrip, type HeaderPlace } from './headers';
 import { junctionsOf, linePlaces, supportingValley, type LinePlace } from './line-places';
@@ -111,7 +112,7 @@ const standsFirst = (
 export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   const problems = missingTimber(job, roof);
   if (problems.length > 0) return refused(problems);
-  const site: Site = { job, roof };
+  const site: Site = { job, roof, fascias: fasciaPlaces({ job, roof }) };
   const { places: first, nodes } = linePlaces(site);
   const stations = roof.slopes.map((slope, index) => stationsOf(site, first, index, slope));
   const { places, headers, bare } = carried(site, first, stations);

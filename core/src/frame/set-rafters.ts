@@ -8,7 +8,6 @@ import {
   closeEnds,
   cutAll,
   faceLengths,
-  hasOpenEnd,
   squareAcross,
   wholeStrip,
   withPolygon,
@@ -73,7 +72,7 @@ const cornerTails = (site: Site, span: Span): PlanCut[] => {
     const side = sideAt(site, span.block, index);
     const reach = side.overhangMm + site.job.timber.common.depth;
     if (side.roof !== 'eave' || runFrom(side, at) > reach) return [];
-    const tail = tailOfSide(site, span.block, side.index, 'tail cheek');
+    const tail = tailOfSide(site, span.block, side.index, at, 'tail cheek');
     const own = span.foot !== null;
     if (own && side.index === span.side) return [];
     return [{ ...tail, cut: own ? tail.cut : { ...tail.cut, at: 'bottom', name: 'cheek cut' } }];
@@ -136,13 +135,17 @@ const whole = (
   return cutAll(strip, ends);
 };
 
-/** An end that no line stops may be stopped by a rafter that stands there; what neither stops is cut square. */
-const closed = (
-  strip: Strip,
+/**
+ * Cut clear of all that stands: the lines' timbers first, then the rafters, one of which may stop an end that no line
+ * stops. What neither stops is cut square.
+ */
+const jointed = (
+  natural: Strip,
   { slope, station, low, high }: Span,
+  lines: StripGrid,
   rafters: StripGrid,
 ): Strip | null => {
-  const clear = hasOpenEnd(strip) ? clearOfAll(strip, rafters.near(strip)) : strip;
+  const clear = clearOfAll(natural, [...lines.near(natural), ...rafters.near(natural)]);
   if (clear === null) return null;
   const at = (v: number): Vec2 => planPoint(slope, station.u, v);
   return closeEnds(clear, { bottom: at(low.v), top: at(high.v) });
@@ -173,9 +176,7 @@ export const setRafter = (
   if (jack && theory < site.job.framing.shortestJack) return null;
   const ends = ownCuts(site, span);
   const natural = whole(site, place, ends);
-  const clear = natural === null ? null : clearOfAll(natural, lines.near(natural));
-  const ended = clear === null ? null : closed(clear, span, rafters);
-  const strip = ended === null ? null : clearOfAll(ended, rafters.near(ended));
+  const strip = natural === null ? null : jointed(natural, span, lines, rafters);
   if (strip === null) return null;
   const body = aboveFoot(strip, span);
   if (body === null) return null;
@@ -183,17 +184,17 @@ export const setRafter = (
   if (Math.min(faces.left, faces.right) < LEAST_FACE_MM) return null;
   const leans = site.job.framing.tail === 'square';
   const leaning = leans ? ends.map(({ cut }) => cut) : [];
-  return { id, kind, span, strip: span.foot === null ? strip : belowFoot(strip), leaning };
+  return { id, kind, span, strip: span.foot === null ? strip : belowFoot(strip, leans), leaning };
 };
 
-/** What cuts a seated rafter off below its seat cuts its tail. */
-const belowFoot = (strip: Strip): Strip =>
+/** What cuts a seated rafter off below its seat cuts its tail. A tail that leans may miss what it was cut along. */
+const belowFoot = (strip: Strip, leans: boolean): Strip =>
   withPolygon(strip, {
     points: strip.polygon.points,
     tags: strip.polygon.tags.map((tag) =>
       typeof tag === 'string' || tag.at !== 'bottom'
         ? tag
-        : { ...tag, at: 'tail' as const, name: 'tail cheek' },
+        : { ...tag, at: 'tail', name: 'tail cheek', meets: leans ? null : tag.meets },
     ),
   });
 

@@ -128,9 +128,6 @@ export const squareAcross = (
   return { point, outward, cut: { at, name, keep: plumbKeep(point, outward), meets: null } };
 };
 
-export const hasOpenEnd = ({ polygon }: Strip): boolean =>
-  polygon.tags.includes('open top') || polygon.tags.includes('open bottom');
-
 /** Plan area that two boards may share before one is cut: rounding along a whole face. mm² */
 const TOUCHING_MM2 = 1;
 /** Directions nearer than this are one, as a sine. */
@@ -186,6 +183,29 @@ const larger = (best: Outline | null, next: Outline | null): Outline | null => {
   return area2(next.points) - area2(best.points) > TOUCHING_MM2 ? next : best;
 };
 
+/** Whether an edge of a strip, which lies along a face of another, comes against it, be it with its end alone. */
+const comesAgainst = (from: Vec2, to: Vec2, { polygon }: Strip): boolean => {
+  const length = v2.distance(from, to);
+  const along = v2.scale(v2.sub(to, from), 1 / length);
+  let [low, high] = [Infinity, -Infinity];
+  for (const p of polygon.points) {
+    const away = v2.sub(p, from);
+    if (Math.abs(v2.cross(along, away)) > TOUCHING_MM) continue;
+    low = Math.min(low, v2.dot(along, away));
+    high = Math.max(high, v2.dot(along, away));
+  }
+  return low < length + TOUCHING_MM && high > -TOUCHING_MM;
+};
+
+/** Those it was cut along and does not come against: later cuts took that part of it away. */
+const missed = ({ points, tags }: Outline, others: readonly Strip[]): Strip[] =>
+  tags.flatMap((tag, i): Strip[] => {
+    const [from, to] = [points[i], points[(i + 1) % points.length]];
+    if (typeof tag === 'string' || tag.meets === null || !from || !to) return [];
+    const other = others.find(({ id }) => id === tag.meets);
+    return other === undefined || comesAgainst(from, to, other) ? [] : [other];
+  });
+
 /**
  * Cuts `one` clear of `other`, which keeps its wood: along that face of the other which leaves most of the first, on
  * the side of its anchor; a hip always along a ridge's wide face, and a wide face before an end where both leave as
@@ -194,22 +214,47 @@ const larger = (best: Outline | null, next: Outline | null): Outline | null => {
 const clearOf = (one: Strip, other: Strip): Strip | null => {
   const faces = facesInTheWay(one, other);
   if (faces === null) return one;
-  const most = (among: 'wide faces' | 'ends', best: Outline | null): Outline | null =>
-    faces.reduce<Outline | null>(
-      (found, face) =>
-        isWide(face.tag) === (among === 'wide faces')
-          ? larger(found, alongFace(one, other, face))
-          : found,
-      best,
-    );
-  const wide = most('wide faces', null);
-  const alongRidge = wide !== null && one.kind === 'hip' && other.kind === 'ridge';
-  const left = alongRidge ? wide : most('ends', wide);
-  return left === null ? null : withPolygon(one, left);
+  const among = (
+    wide: boolean,
+    best: Outline | null,
+    fits: (outline: Outline) => boolean,
+  ): Outline | null =>
+    faces.reduce<Outline | null>((found, face) => {
+      if (isWide(face.tag) !== wide) return found;
+      const outline = alongFace(one, other, face);
+      return outline !== null && fits(outline) ? larger(found, outline) : found;
+    }, best);
+  const most = (fits: (outline: Outline) => boolean): Outline | null => {
+    const wide = among(true, null, fits);
+    const alongRidge = wide !== null && one.kind === 'hip' && other.kind === 'ridge';
+    return alongRidge ? wide : among(false, wide, fits);
+  };
+  const left = most(() => true);
+  if (left === null) return null;
+  // A face's line runs on past the face: where nothing would bear there, a face that the cut does come against.
+  const bears = (outline: Outline): boolean => missed(outline, [other]).length === 0;
+  return withPolygon(one, bears(left) ? left : (most(bears) ?? left));
 };
 
-/** Cuts a strip clear of every one of `others`, in their order. */
+/** Whether an end has two cuts: a single one cannot have been shortened by another. */
+const isCutTwice = (strip: Strip): boolean => {
+  const cuts = cutsOf(strip);
+  return cuts.some(({ at }, i) => cuts.findIndex((other) => other.at === at) !== i);
+};
+
+/**
+ * Cuts a strip clear of every one of `others`, in their order. One that it would not come against once it is cut comes
+ * last, when it may need no cut any more.
+ */
 export const clearOfAll = (strip: Strip, others: readonly Strip[]): Strip | null => {
+  const first = clearInOrder(strip, others);
+  const last = first === null || !isCutTwice(first) ? [] : missed(first.polygon, others);
+  return last.length === 0
+    ? first
+    : clearInOrder(strip, [...others.filter((other) => !last.includes(other)), ...last]);
+};
+
+const clearInOrder = (strip: Strip, others: readonly Strip[]): Strip | null => {
   let left: Strip | null = strip;
   for (const other of others) {
     if (left === null) return null;

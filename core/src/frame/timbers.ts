@@ -1,4 +1,4 @@
-import { planeAt, v2, v3, type BoardFrame, type Vec2, type Vec3 } from '../geom';
+import { planeAt, v2, v3, type BoardFrame, type Interval, type Vec2, type Vec3 } from '../geom';
 import type { Job, Stock } from '../job';
 import {
   heightAt,
@@ -12,25 +12,43 @@ import {
 import { plumbFrame } from './board';
 import type { Kind } from './member';
 
-/** The job and its roof, with the look-ups that every step of framing needs. */
+/** One straight length of fascia, along the tails of one slope. */
+export interface FasciaPlace {
+  readonly id: string;
+  readonly block: string;
+  readonly side: SideLine;
+  readonly slope: Slope;
+  /** The tails' line up the slope, and the stretch along it. mm */
+  readonly v: number;
+  readonly stretch: Interval;
+  /** Its ends on that line, counter-clockwise round the building. */
+  readonly from: Vec3;
+  readonly to: Vec3;
+}
+
+/** The job and its roof, with what every step of framing needs of them. */
 export interface Site {
   readonly job: Job;
   readonly roof: Roof;
+  /** None where the crew sets no fascia. */
+  readonly fascias: readonly FasciaPlace[];
 }
 
-export const slopeAt = ({ roof }: Site, index: number): Slope => {
+type RoofOnly = Pick<Site, 'roof'>;
+
+export const slopeAt = ({ roof }: RoofOnly, index: number): Slope => {
   const found = roof.slopes[index];
   if (found === undefined) throw new Error(`frame: the roof has no slope ${index}`);
   return found;
 };
 
-export const blockAt = ({ roof }: Site, id: string): BlockRoof => {
+export const blockAt = ({ roof }: RoofOnly, id: string): BlockRoof => {
   const found = roof.blocks.find((block) => block.id === id);
   if (found === undefined) throw new Error(`frame: the roof has no block ${id}`);
   return found;
 };
 
-export const sideAt = (site: Site, block: string, side: number): SideLine => {
+export const sideAt = (site: RoofOnly, block: string, side: number): SideLine => {
   const { sides } = blockAt(site, block);
   const found = sides[(side + sides.length) % sides.length];
   if (found === undefined) throw new Error(`frame: block ${block} has no side ${side}`);

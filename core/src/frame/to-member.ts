@@ -16,7 +16,7 @@ import { startOf, type SetRafter } from './set-rafters';
 import { onSlope, planPoint } from './stations';
 import { solidOf } from './solid-of';
 import { cutsOf, type Strip } from './strip';
-import { tailCuts } from './tails';
+import { fasciaReaches, tailCuts } from './tails';
 import {
   fitTop,
   heightOn,
@@ -92,8 +92,7 @@ const finished = (
   leaning: readonly EndCut[] = [],
 ): Member => {
   const more = leaning.filter((cut) => !cutsInto(strip, cut));
-  const cut =
-    more.length === 0 ? member : withoutIdle({ ...member, ends: [...member.ends, ...more] });
+  const cut = more.length === 0 ? member : withLeaning(site, member, more);
   if (cut.mayStandProud) return cut;
   const drop = -cut.topMm / Math.cos(cut.plan.slopeRad);
   const tops = strip.polygon.points.map((p): Vec3 => [p[0], p[1], strip.topAt(p) - drop]);
@@ -108,10 +107,29 @@ const cutsInto = (strip: Strip, { keep }: EndCut): boolean =>
       v3.distance(own.normal, keep.normal) < SAME_POINT_MM,
   );
 
-/** Without cuts that nothing of shows on the sawn board. */
-const withoutIdle = (member: Member): Member => {
-  const shown = new Set(solidOf(member).flatMap((piece) => piece.map(({ tag }) => tag)));
-  return { ...member, ends: member.ends.filter((cut) => shown.has(cut)) };
+/**
+ * With those of the leaning cuts that clear a fascia, and without any that they leave nothing of. A corner taken off
+ * below to clear the next side's fascia bears on nothing.
+ */
+const withLeaning = (site: Site, member: Member, leaning: readonly EndCut[]): Member => {
+  const all = { ...member, ends: [...member.ends, ...leaning] };
+  const faces = solidOf(all).flat();
+  const shows = (cut: EndCut): boolean =>
+    faces.some(
+      ({ tag, points }) =>
+        tag === cut &&
+        (!leaning.includes(cut) ||
+          fasciaReaches(
+            site,
+            cut,
+            points.map((p) => toWorld(member.frame, p)),
+          )),
+    );
+  const kept = all.ends.filter(shows);
+  return {
+    ...all,
+    ends: kept.map((cut) => (leaning.includes(cut) ? { ...cut, meets: null } : cut)),
+  };
 };
 
 export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: SetRafter): Member => {

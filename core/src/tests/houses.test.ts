@@ -131,6 +131,27 @@ describe('other plans', () => {
     expect(fit(solution).problems).toEqual([]);
   });
 
+  it('a porch’s fascia runs on under the higher eave to the wall, along every tail', () => {
+    const hipped = solvedJob(leanTo({ ends: 'eave' }));
+    const side = entriesOf(hipped, 'fascia').find(
+      ({ block, side }) => block === 'porch' && side !== 0,
+    )!;
+    expect([side.count, side.length.theory]).toEqual([2, 2300]);
+    expect(fit(hipped).problems).toEqual([]);
+  });
+
+  it('an eave that a wing parts: every tail names the length of fascia it is cut to', () => {
+    const solution = solvedJob(tee());
+    const { members } = solution;
+    const ids = new Set(members.map(({ id }) => id));
+    const named = members.flatMap(({ ends }) => ends.flatMap(({ meets }) => meets ?? []));
+    expect(named.filter((id) => !ids.has(id))).toEqual([]);
+    const south = members.filter(({ id }) => id.startsWith('main.fascia.0'));
+    expect(south).toHaveLength(2);
+    for (const { id } of south) expect(named).toContain(id);
+    expect(fit(solution).problems).toEqual([]);
+  });
+
   it('a half-hip: its hips start on the raised plate', () => {
     const solution = solvedJob(halfHip());
     const hip = entryOf(solution, 'hip');

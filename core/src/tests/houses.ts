@@ -104,20 +104,32 @@ export const crossed = (framing: Framing = {}): Job =>
     framing,
   );
 
-/** A lean-to against the south wall. */
-export const leanTo = ({ plate = -1500, pitch = '4/12', framing = {} } = {}): Job =>
-  jobOf(
+/** A lean-to against the south wall, its ends gables or eaves. */
+export const leanTo = ({
+  plate = -1500,
+  pitch = '4/12',
+  ends = 'gable',
+  framing = {},
+}: {
+  readonly plate?: number;
+  readonly pitch?: string;
+  readonly ends?: 'gable' | 'eave';
+  readonly framing?: Framing;
+} = {}): Job => {
+  const end = ends === 'gable' ? gable : eave(pitch, 300);
+  return jobOf(
     [
       main(),
       rectangle(
         'porch',
         [3000, -2000, 3000, 2000],
-        [eave(pitch, 300), gable, { roof: 'wall' }, gable],
+        [eave(pitch, 300), end, { roof: 'wall' }, end],
         { plate },
       ),
     ],
     framing,
   );
+};
 
 /** Two ranges side by side, their eaves facing each other over a shared wall. */
 export const valleyBetween = (): Job =>

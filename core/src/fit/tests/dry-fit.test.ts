@@ -137,6 +137,16 @@ describe('the dry fit', () => {
     expect(spoiled(kind, turned(1), house).problems.length).toBeGreaterThan(0);
   });
 
+  it('catches tails that hang past the end of their fascia, in its plane as they are', () => {
+    const house = wings['supported']!;
+    const { id } = house.members.find(({ kind }) => kind === 'fascia')!;
+    const bare = spoiled('fascia', longer(-1000), house).problems.filter(
+      ({ kind, ids }) => kind === 'gap' && ids[1] === id && !ids[0]!.includes('fascia'),
+    );
+    expect(bare).toHaveLength(2);
+    for (const problem of bare) expect((problem as { mm: number }).mm).toBeLessThan(1000);
+  });
+
   it('names the members of a problem, so that they can be shown where they stand', () => {
     const [problem] = spoiled('valley', longer(-1), wings['supported']).problems;
     expect(problem!.ids[0]).toBe('wing.valley.0');

@@ -81,6 +81,22 @@ describe('a strip cut clear of another', () => {
     expect(Math.abs(cut!.keep.normal[1])).toBeCloseTo(1, 9);
   });
 
+  it('a cut that another takes the place of is left out, whichever came first', () => {
+    const hip = strip('hip', [0, -3000], [0, 300], 40, 'hip');
+    // Its lower face runs on through the hip, but the hip reaches it at the corner alone, which the common takes away.
+    const corner = strip('corner', [0.86, -90.86], [708, 616.2], 40, 'ridge');
+    const across = strip('across', [-485.86, 384.14], [514.14, -615.86]);
+    expect(cutsOf(cleared(hip, corner)).map(({ meets }) => meets)).toContain('corner');
+    for (const others of [
+      [corner, across],
+      [across, corner],
+    ]) {
+      const left = cleared(hip, ...others);
+      expect(cutsOf(left).map(({ meets }) => meets)).toEqual(['across']);
+      expect(shared(left, corner)).toBe(0);
+    }
+  });
+
   it('what passes well below is left whole', () => {
     const low = strip('low', [2000, -3000], [2000, 3000], 40, 'common', -500);
     expect(cleared(low, ridge)).toBe(low);

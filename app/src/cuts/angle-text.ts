@@ -18,10 +18,14 @@ export const complement = (deg: number): string => formatDegrees(90 - deg);
 
 export const isTilted = (cut: CutEntry): boolean => cut.faceTilt > 0.005;
 
-/** A row's worth of angles: each different setting once. */
+/** A row's worth of angles: the upper cut, then each other end that wants the saw tilted otherwise. */
 export const angleSummary = (cuts: readonly CutEntry[], display: Display): string => {
   const top = cuts.find((cut) => cut.at === 'top');
   if (top === undefined) return '';
-  const tilt = isTilted(top) ? ` · tilt ${formatDegrees(top.faceTilt)}` : '';
-  return `${faceSetting(top, display)}${tilt}`;
+  const tilts = cuts
+    .filter(isTilted)
+    .map((cut) => ({ at: cut.at, tilt: formatDegrees(cut.faceTilt) }))
+    .filter(({ tilt }, i, all) => all.findIndex((other) => other.tilt === tilt) === i)
+    .map(({ at, tilt }) => (at === 'top' ? `tilt ${tilt}` : `${at} tilt ${tilt}`));
+  return [faceSetting(top, display), ...tilts].join(' · ');
 };

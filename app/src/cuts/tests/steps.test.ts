@@ -22,6 +22,13 @@ describe('angles in words', () => {
     expect(angleSummary(piece('R1').cuts, DISPLAY)).toBe('square across');
     expect(complement(36.87)).toBe('53.1°');
   });
+
+  it('tells a piece whose tail or foot wants a tilt from one sawn upright', () => {
+    const upright = piece('C1').cuts;
+    expect(angleSummary(upright, DISPLAY)).toBe('9 / 12');
+    const cheek = { ...upright.find(({ at }) => at === 'tail')!, faceTilt: 45 };
+    expect(angleSummary([...upright, cheek], DISPLAY)).toBe('9 / 12 · tail tilt 45.0°');
+  });
 });
 
 describe('stepsFor', () => {

@@ -104,9 +104,9 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
         stock,
         frame,
         topMm,
-        // Stopped short of a fascia it only passes, it bears on nothing there.
+        // Stopped short of what it only passes, it bears on nothing there.
         ends: cutsOf(strip).map((cut) =>
-          cutsOf(clear).includes(cut) ? cut : { ...cut, name: 'end cut', meets: null },
+          ends.includes(cut) ? cut : { ...cut, name: 'end cut', meets: null },
         ),
         notch: null,
         bevels: [],

@@ -167,7 +167,8 @@ const alongFace = (
   other: Strip,
   { point, inward, tag }: PolygonEdge<StripEdge>,
 ): Outline | null => {
-  if (typeof tag !== 'string' && tag.at === 'tail') return null;
+  // A tail ends in the open and stops no timber but a fascia that comes to it.
+  if (typeof tag !== 'string' && tag.at === 'tail' && one.kind !== 'fascia') return null;
   if (v2.dot(v2.sub(one.anchor, point), inward) >= 0) return null;
   const across = v2.dot(inward, one.heading);
   // A board is sawn off, never ripped.

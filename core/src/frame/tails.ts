@@ -1,9 +1,22 @@
-import { halfSpace, TOUCHING_MM, v2, v3, type Vec2, type Vec3 } from '../geom';
+import {
+  clipSolid,
+  flip,
+  halfSpace,
+  halfSpaceToLocal,
+  TOUCHING_MM,
+  v2,
+  v3,
+  volume,
+  type ConvexSolid,
+  type HalfSpace,
+  type Vec2,
+} from '../geom';
 import { heightAt } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import { fasciaAlong } from './fascia-places';
 import type { LinePlace } from './line-places';
-import type { EndCut } from './member';
+import type { EndCut, Member } from './member';
+import { solidOf } from './solid-of';
 import type { PlanCut } from './strip';
 import { blockAt, runFrom, sideAt, slopeAt, type Site } from './timbers';
 
@@ -50,18 +63,26 @@ export const tailOfSide = (
   return { point, outward, cut: { at: 'tail', name, keep, meets } };
 };
 
-/** Whether the fascia that a leaning tail cut lies on is deep enough to come against a part of it. */
-export const fasciaReaches = (
-  { job, fascias }: Site,
-  { meets }: EndCut,
-  sawn: readonly Vec3[],
-): boolean => {
-  const fascia = fascias.find(({ id }) => id === meets);
+/** Whether a board without one of its leaning tail cuts would stand in the fascia which that cut lies along. */
+export const standsInFascia = ({ job, fascias }: Site, member: Member, cut: EndCut): boolean => {
+  const fascia = fascias.find(({ id }) => id === cut.meets);
   const stock = job.timber.fascia;
   if (fascia === undefined || stock === undefined) return true;
-  const highest = Math.max(...sawn.map((p) => p[2]));
-  const below = (fascia.from[2] - highest) / Math.cos(fascia.slope.slopeRad);
-  return below < stock.depth - TOUCHING_MM;
+  const { normal, offset } = cut.keep;
+  const up = plumbFrame([0, 0, 0], fascia.slope.uphill, fascia.slope.slopeRad).e;
+  const board: HalfSpace[] = [
+    flip(cut.keep),
+    { normal, offset: offset + stock.thickness },
+    halfSpace(v3.sub(fascia.from, v3.scale(up, stock.depth)), v3.scale(up, -1)),
+  ];
+  const uncut = solidOf({ ...member, ends: member.ends.filter((end) => end !== cut) });
+  return uncut.some((piece) => {
+    const shared = board.reduce<ConvexSolid<unknown>>(
+      (rest, keep) => clipSolid<unknown>(rest, halfSpaceToLocal(member.frame, keep), null),
+      piece,
+    );
+    return volume(shared) > TOUCHING_MM;
+  });
 };
 
 /** The tail's cut on the fascia line of the side of a slope nearest to `near`. */

@@ -16,7 +16,7 @@ import { startOf, type SetRafter } from './set-rafters';
 import { onSlope, planPoint } from './stations';
 import { solidOf } from './solid-of';
 import { cutsOf, type Strip } from './strip';
-import { fasciaReaches, tailCuts } from './tails';
+import { standsInFascia, tailCuts } from './tails';
 import {
   fitTop,
   heightOn,
@@ -113,23 +113,11 @@ const cutsInto = (strip: Strip, { keep }: EndCut): boolean =>
  */
 const withLeaning = (site: Site, member: Member, leaning: readonly EndCut[]): Member => {
   const all = { ...member, ends: [...member.ends, ...leaning] };
-  const faces = solidOf(all).flat();
-  const shows = (cut: EndCut): boolean =>
-    faces.some(
-      ({ tag, points }) =>
-        tag === cut &&
-        (!leaning.includes(cut) ||
-          fasciaReaches(
-            site,
-            cut,
-            points.map((p) => toWorld(member.frame, p)),
-          )),
-    );
-  const kept = all.ends.filter(shows);
-  return {
-    ...all,
-    ends: kept.map((cut) => (leaning.includes(cut) ? { ...cut, meets: null } : cut)),
-  };
+  const needed = leaning.filter((cut) => standsInFascia(site, all, cut));
+  const ends = [...member.ends, ...needed.map((cut) => ({ ...cut, meets: null }))];
+  const cut = { ...member, ends };
+  const shown = new Set(solidOf(cut).flatMap((piece) => piece.map(({ tag }) => tag)));
+  return { ...cut, ends: ends.filter((end) => shown.has(end)) };
 };
 
 export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: SetRafter): Member => {

@@ -152,6 +152,14 @@ describe('other plans', () => {
     expect(fit(solution).problems).toEqual([]);
   });
 
+  it('a fascia stops at the rafter that stands along it in the inner corner', () => {
+    // The wing's fascias run past the main range's tails, and a rafter of that stands in the line of each.
+    const house = solvedJob(tee({ width: 3830, pitch: '8/12' }));
+    const sides = house.members.filter(({ id }) => /^wing\.fascia\.[13]$/.test(id));
+    expect(sides).toHaveLength(2);
+    expect(fit(house).problems).toEqual([]);
+  });
+
   it('a half-hip: its hips start on the raised plate', () => {
     const solution = solvedJob(halfHip());
     const hip = entryOf(solution, 'hip');

@@ -3,7 +3,6 @@ import {
   flip,
   halfSpace,
   halfSpaceToLocal,
-  TOUCHING_MM,
   v2,
   v3,
   volume,
@@ -63,6 +62,9 @@ export const tailOfSide = (
   return { point, outward, cut: { at: 'tail', name, keep, meets } };
 };
 
+/** Wood that a fascia may share with a tail before that is cut: rounding along its back. mm³ */
+const TOUCHING_MM3 = 1;
+
 /** Whether a board without one of its leaning tail cuts would stand in the fascia which that cut lies along. */
 export const standsInFascia = ({ job, fascias }: Site, member: Member, cut: EndCut): boolean => {
   const fascia = fascias.find(({ id }) => id === cut.meets);
@@ -81,7 +83,7 @@ export const standsInFascia = ({ job, fascias }: Site, member: Member, cut: EndC
       (rest, keep) => clipSolid<unknown>(rest, halfSpaceToLocal(member.frame, keep), null),
       piece,
     );
-    return volume(shared) > TOUCHING_MM;
+    return volume(shared) > TOUCHING_MM3;
   });
 };
 

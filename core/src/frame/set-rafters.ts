@@ -85,7 +85,7 @@ const ownCuts = (site: Site, span: Span): PlanCut[] => {
   const cuts: (PlanCut | null)[] = [atLine(high, 'top', slope.uphill)];
   if (foot !== null) {
     cuts.push(tailOf(site, index, planPoint(slope, station.u, foot.v), 'tail cut'));
-    if (low.stop === 'edge') cuts.push(atLine(low, 'tail', slope.uphill));
+    if (low.stop === 'edge' || low.stop === 'wall') cuts.push(atLine(low, 'tail', slope.uphill));
   } else cuts.push(atLine(low, 'bottom', slope.uphill));
   cuts.push(...cornerTails(site, span));
   return cuts.filter((cut) => cut !== null);

@@ -1,9 +1,11 @@
+import { solidOf } from '../frame';
+import { toWorld } from '../geom';
 import { degrees, radians } from '../units';
 import type { Job } from '../job';
 import { problemLine } from '../problem';
 import { fit, solve, type Solution } from '../solve';
 import { countOf, entriesOf, entryOf } from './building';
-import { crossed, ell, halfHip, leanTo, oneBlock, tee } from './houses';
+import { crossed, ell, halfHip, jobOf, leanTo, oneBlock, tee } from './houses';
 
 const solvedJob = (job: Job): Solution => {
   const solution = solve(job);
@@ -214,6 +216,24 @@ describe('an end out of square', () => {
       [45, 90 - corner / 2, corner / 2].map((tilt) => tilt.toFixed(3)).sort(),
     );
   });
+});
+
+it('a gable out of square: no rafter stands past the roof’s edge, tails and all', () => {
+  const eave = { roof: 'eave' as const, pitch: '9/12', overhang: 450 };
+  const gable = { roof: 'gable' as const };
+  const outline: [number, number][] = [square[0]!, square[1]!, square[2]!, [1000, 6000]];
+  const solution = solvedJob(jobOf([{ id: 'main', outline, sides: [eave, gable, eave, gable] }]));
+  // The west wall leans 1 in 6, and its roof has no overhang.
+  const inside = solution.members
+    .filter(({ kind }) => kind === 'common')
+    .flatMap((member) =>
+      solidOf(member).flatMap((piece) =>
+        piece.flatMap(({ points }) => points.map((p) => toWorld(member.frame, p))),
+      ),
+    )
+    .map(([x, y]) => (x * 6 - y) / Math.hypot(6, 1));
+  expect(Math.min(...inside)).toBeGreaterThan(-0.01);
+  expect(fit(solution).problems).toEqual([]);
 });
 
 describe('unequal pitches', () => {

@@ -1,4 +1,5 @@
 import {
+  LEAST_WALL_MM,
   sideLines,
   standingOn,
   withStanding,
@@ -25,8 +26,6 @@ export const INNER = 2;
 const STEPS_MM = { imperial: [25.4, 76.2, 152.4, 304.8], metric: [10, 50, 100, 250] } as const;
 /** A step smaller than this on the screen cannot be held. px */
 const LEAST_STEP_PX = 1.5;
-/** A wall or a projection is not dragged shorter than this. mm */
-const LEAST_MM = 300;
 
 /** The roundest fine step that a thumb can still hold at this scale. mm */
 export const stepAt = (pxPerMm: number, units: Job['display']['units']): number => {
@@ -79,11 +78,11 @@ const draggedOnWall = (job: Job, index: number, handle: Handle, mm: number, step
     return done({ fromCorner }, 'From the corner', fromCorner);
   }
   if (handle.side === 0) {
-    const projection = Math.max(LEAST_MM, snapped(on.projection + mm, step));
+    const projection = Math.max(LEAST_WALL_MM, snapped(on.projection + mm, step));
     return done({ projection }, 'Projection', projection);
   }
   const most = handle.side === 1 ? room - on.fromCorner : on.fromCorner + on.width;
-  const width = clamp(snapped(on.width + mm, step), LEAST_MM, most);
+  const width = clamp(snapped(on.width + mm, step), LEAST_WALL_MM, most);
   const fromCorner = handle.side === 1 ? on.fromCorner : on.fromCorner + on.width - width;
   return done({ width, fromCorner }, 'Width', width);
 };

@@ -51,8 +51,8 @@ export const withOutline = (
   };
 };
 
-/** A wall is not moved so far that one of the walls gets shorter than this. mm */
-const LEAST_WALL_MM = 300;
+/** A wall is not moved, nor a projection drawn in, so far that a wall gets shorter than this. mm */
+export const LEAST_WALL_MM = 300;
 
 /**
  * The job with one wall of a block moved out by a distance (in, when negative): its corners slide along the walls

@@ -10,6 +10,7 @@ export { firstEave } from './sides';
 export { newJob } from './new-job';
 export { withLeanTo, withoutBlock, withWing } from './add-block';
 export {
+  LEAST_WALL_MM,
   standingOn,
   withOutline,
   withStanding,

@@ -53,6 +53,12 @@ const oneOfEach = (members: readonly Member[], kinds: readonly Member['kind'][])
   });
 };
 
+/** A share over the usual notch in per cent, never written so short that it reads as the limit itself. */
+const percentOver = (share: number): string => {
+  const percent = Number((share * 100).toFixed(1));
+  return percent > USUAL_NOTCH_SHARE * 100 ? `${percent} %` : `just over ${percent} %`;
+};
+
 const aboutSeats = ({ job, framing, say }: Subject): Remark[] =>
   oneOfEach(framing.members, ['common', 'king-common', 'hip-jack']).flatMap((member) => {
     const seat = seatOf(member);
@@ -72,7 +78,7 @@ const aboutSeats = ({ job, framing, say }: Subject): Remark[] =>
     if (share > USUAL_NOTCH_SHARE + SAME_POINT_MM) {
       remarks.push(
         caution(
-          `the birdsmouth takes ${(share * 100).toFixed(0)} % of the rafter's depth; the usual limit is a quarter. A deep notch splits under load: ${LOCAL}`,
+          `the birdsmouth takes ${percentOver(share)} of the rafter's depth; the usual limit is a quarter. A deep notch splits under load: ${LOCAL}`,
           member,
         ),
       );

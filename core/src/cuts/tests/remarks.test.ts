@@ -28,6 +28,10 @@ describe('what is said about the frame', () => {
     );
     expect(found).toMatchObject({ level: 'caution', member: 'C1' });
     expect(found!.text).toContain('40 %');
+    const nearly = (depthFraction: number): string =>
+      texts({ framing: { seat: { depthFraction } } });
+    expect(nearly(0.2513)).toContain('takes 25.1 % of');
+    expect(nearly(0.2502)).toContain('takes just over 25 % of');
   });
 
   it('a thin bearing, and a seat wider than the plate', () => {

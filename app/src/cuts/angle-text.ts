@@ -18,14 +18,13 @@ export const complement = (deg: number): string => formatDegrees(90 - deg);
 
 export const isTilted = (cut: CutEntry): boolean => cut.faceTilt > 0.005;
 
-/** A row's worth of angles: the upper cut, then each other end that wants the saw tilted otherwise. */
+/** A row's worth of angles: the upper cut, and the first end, from the upper down, that wants the saw tilted. */
 export const angleSummary = (cuts: readonly CutEntry[], display: Display): string => {
   const top = cuts.find((cut) => cut.at === 'top');
   if (top === undefined) return '';
-  const tilts = cuts
-    .filter(isTilted)
-    .map((cut) => ({ at: cut.at, tilt: formatDegrees(cut.faceTilt) }))
-    .filter(({ tilt }, i, all) => all.findIndex((other) => other.tilt === tilt) === i)
-    .map(({ at, tilt }) => (at === 'top' ? `tilt ${tilt}` : `${at} tilt ${tilt}`));
-  return [faceSetting(top, display), ...tilts].join(' · ');
+  const face = faceSetting(top, display);
+  const tilted = cuts.find(isTilted);
+  if (tilted === undefined) return face;
+  const end = tilted.at === 'top' ? '' : `${tilted.at} `;
+  return `${face} · ${end}tilt ${formatDegrees(tilted.faceTilt)}`;
 };

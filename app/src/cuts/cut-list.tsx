@@ -36,15 +36,15 @@ const Row = ({
     >
       <Figure className="w-14 text-2xl text-chalk">{entry.mark}</Figure>
       <View className="flex-1">
-        <View className="flex-row items-baseline gap-2">
+        <View className="flex-row items-center gap-2">
           <Figure className="text-xl">{entry.count} off</Figure>
-          {hands !== '' && <Small>{hands}</Small>}
+          <Small className="flex-1">{hands}</Small>
+          <Length mm={entry.length.longPoint} display={display} />
         </View>
-        <Small>{writeStock(entry.stock, display)}</Small>
-      </View>
-      <View className="items-end">
-        <Length mm={entry.length.longPoint} display={display} />
-        <Small>{angleSummary(entry.cuts, display)}</Small>
+        <View className="flex-row flex-wrap justify-between gap-x-2">
+          <Small>{writeStock(entry.stock, display)}</Small>
+          <Small>{angleSummary(entry.cuts, display)}</Small>
+        </View>
       </View>
     </Pressable>
   );

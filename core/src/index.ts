@@ -8,4 +8,4 @@ export * from './frame';
 export * from './cuts';
 export * from './fit';
 export * from './export';
-export { fit, markOf, solve, type Solution } from './solve';
+export { fit, markOf, memberOf, solve, type Solution } from './solve';

@@ -1,4 +1,4 @@
-import { cutList, type CutList } from './cuts';
+import { cutList, type CutList, type CutListEntry } from './cuts';
 import { dryFit, type FitReport } from './fit';
 import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
@@ -31,6 +31,12 @@ export const markOf = ({ cuts }: Solution): ((id: string) => string) => {
   );
   return (id) => marks.get(id) ?? id;
 };
+
+/** The member that a line of the list is drawn and worked out from: the first that is cut to it. */
+export const memberOf = (
+  { members }: Pick<Solution, 'members'>,
+  entry: CutListEntry | undefined,
+): Member | undefined => members.find(({ id }) => id === entry?.members[0]);
 
 /** Holds the solved frame's solids against each other. */
 export const fit = (solution: Solution): FitReport =>

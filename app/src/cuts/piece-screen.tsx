@@ -1,3 +1,4 @@
+import { memberOf } from '@ogee/core';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
@@ -16,7 +17,7 @@ export const PieceScreen = ({ mark }: { mark: string }) => {
   const { members, notes } = solution.cuts;
   const index = members.findIndex((entry) => entry.mark === mark);
   const entry = members[index];
-  const member = solution.members.find(({ id }) => id === entry?.members[0]);
+  const member = memberOf(solution, entry);
   const toList = () => router.navigate(`/job/${id}/cuts`);
   if (entry === undefined || member === undefined) {
     return (

@@ -1,4 +1,4 @@
-import { boardOf, formatLength, lengthFormat, type Job, type Solution } from '@ogee/core';
+import { boardOf, formatLength, lengthFormat, memberOf, type Job, type Solution } from '@ogee/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { ClipPath, Defs, G, Line, Polygon, Rect, Text as SvgText } from 'react-native-svg';
@@ -13,7 +13,7 @@ export const EaveSection = ({ job, solution }: { job: Job; solution: Solution })
   const entry = solution.cuts.members.find((m) => m.kind === 'common' || m.kind === 'king-common');
   const heel = entry?.cuts.findIndex((cut) => cut.at === 'heel') ?? -1;
   const tailCut = entry?.cuts.findIndex((cut) => cut.at === 'tail') ?? -1;
-  const member = solution.members.find(({ id }) => id === entry?.members[0]);
+  const member = memberOf(solution, entry);
   if (entry?.seat == null || member === undefined) return null;
   const board = boardOf(member);
   const zero = board.marks[heel === -1 ? tailCut : heel]?.topEdge[0];

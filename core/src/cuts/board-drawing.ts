@@ -1,8 +1,8 @@
 import { SAME_POINT_MM, type ConvexSolid, type Vec3 } from '../geom';
 import { solidOf, type BoardFace, type Member } from '../frame';
-import { crossesAt, type LocalCut } from './local-cut';
 import { handOf, pieceOf } from './group';
 import { span } from './lengths';
+import { crossesAt, type LocalCut } from './local-cut';
 
 export type BoardPoint = readonly [x: number, y: number];
 

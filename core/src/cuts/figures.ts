@@ -1,8 +1,9 @@
 import type { Member } from '../frame';
 import { degrees } from '../units';
 import { readCut, type ReadCut } from './angles';
-import { lengthsOf, reachesOf, type Lengths, type Reaches } from './lengths';
-import { localCuts, type LocalCut } from './local-cut';
+import { pieceOf } from './group';
+import { lengthsOf, type Lengths, type Reaches } from './lengths';
+import type { LocalCut } from './local-cut';
 import { seatOf, type Seat } from './seat';
 import { chainOf, work, type Step, type Worked, type Working } from './working';
 
@@ -68,11 +69,11 @@ export const figuresOf = (
 
 /** The chain of every number of the line that a member is cut to, by its path in the line. mm and degrees. */
 export const workingOf = (member: Member): Working => {
-  const local = localCuts(member);
+  const piece = pieceOf(member);
   const { slope, seat, drop, backing, plan, cuts, ...length } = figuresOf(
     member,
-    local,
-    reachesOf(member, local),
+    piece.cuts,
+    piece.reaches,
   );
   const working: Record<string, readonly Step[]> = { slope: chainOf(slope) };
   const note = (

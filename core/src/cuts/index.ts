@@ -3,8 +3,8 @@
  *
  * Takes framed members; promises the contract's cut list (mm and degrees, full precision), each board's marks as seen
  * with its upper end on the left and its left face up. Pieces cut alike or as mirror images share an entry. Order:
- * erection, then longest first. Of the member that is looked at, `boardOf` draws the marked board and `workingOf` tells the
- * chain that each number was computed by.
+ * erection, then longest first. Of the member that is looked at, `boardOf` draws the marked board and `workingOf` tells
+ * the chain that each number was computed by.
  */
 export { boardOf } from './board-drawing';
 export { cutList } from './cut-list';

@@ -42,12 +42,13 @@ const standOff = (sawn: readonly PlacedFace[], partner: Placed): number => {
   for (const face of facesOf(partner)) {
     if (first === undefined || v3.dot(face.plane.normal, first.plane.normal) > FACING) continue;
     const away = sawn.flatMap(({ points }) => points.map((p) => planeAt(face.plane, p)));
+    const off = Math.max(...away.map(Math.abs));
+    if (off >= nearest) continue;
     const aside = Math.min(
       ...sawn.map((own) => Math.max(beyondEdge(own.points, face), beyondEdge(face.points, own))),
     );
-    const furthest = Math.max(aside, ...away.map(Math.abs));
-    if (furthest >= nearest) continue;
-    nearest = furthest;
+    if (aside >= nearest) continue;
+    nearest = Math.max(aside, off);
     standsOff = Math.max(0, aside, ...away);
   }
   return standsOff;

@@ -1,4 +1,4 @@
-import { boardOf, newJob, solve, type CutListEntry, type Member } from '@ogee/core';
+import { boardOf, memberOf, newJob, solve, type CutListEntry, type Member } from '@ogee/core';
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { PieceSheet } from '../piece-sheet';
 
@@ -9,8 +9,7 @@ const solution = solve(newJob('t', DISPLAY, 9000, 6000, '35°'));
 if (!solution.ok) throw new Error('refused');
 const { members, notes } = solution.value.cuts;
 const piece = (mark: string): CutListEntry => members.find((entry) => entry.mark === mark)!;
-const drawn = (entry: CutListEntry): Member =>
-  solution.value.members.find(({ id }) => id === entry.members[0])!;
+const drawn = (entry: CutListEntry): Member => memberOf(solution.value, entry)!;
 const show = (mark: string) => {
   const entry = piece(mark);
   return render(

@@ -1,4 +1,4 @@
-import { boardOf, newJob, solve, type BoardDrawing, type CutListEntry } from '@ogee/core';
+import { boardOf, memberOf, newJob, solve, type BoardDrawing, type CutListEntry } from '@ogee/core';
 import { angleSummary, complement, faceSetting } from '../angle-text';
 import { stepsFor } from '../steps';
 
@@ -9,7 +9,7 @@ if (!solution.ok) throw new Error('refused');
 const piece = (mark: string): CutListEntry =>
   solution.value.cuts.members.find((entry) => entry.mark === mark)!;
 const boardOfPiece = (mark: string): BoardDrawing =>
-  boardOf(solution.value.members.find(({ id }) => id === piece(mark).members[0])!);
+  boardOf(memberOf(solution.value, piece(mark))!);
 const steps = (mark: string, mirrored: boolean, backed: boolean): string[] =>
   stepsFor(piece(mark), boardOfPiece(mark), mirrored, backed, DISPLAY);
 

@@ -1,11 +1,11 @@
 import { buildingJob, entriesOf, entryOf, solved } from '../../tests/building';
-import { solve, type Solution } from '../../solve';
+import { memberOf, solve, type Solution } from '../../solve';
 import { boardOf, type BoardDrawing, type CutListEntry } from '..';
 
 const solution = solved({ along: 9000, across: 6000, pitch: '9/12' });
 
-const boardOfLine = (entry: CutListEntry, { members }: Solution = solution): BoardDrawing =>
-  boardOf(members.find(({ id }) => id === entry.members[0])!);
+const boardOfLine = (entry: CutListEntry, of: Solution = solution): BoardDrawing =>
+  boardOf(memberOf(of, entry)!);
 
 const reading = (entry: CutListEntry, at: string, face: 0 | 1 = 0): number => {
   const mark = boardOfLine(entry).marks.find(

@@ -1,4 +1,5 @@
 import { workingOf, type CutListEntry, type Step } from '..';
+import { memberOf } from '../../solve';
 import { entryOf, solved } from '../../tests/building';
 
 const solution = solved({
@@ -8,8 +9,7 @@ const solution = solved({
   framing: { hipTop: 'drop' },
 });
 
-const workingOfLine = (entry: CutListEntry) =>
-  workingOf(solution.members.find(({ id }) => id === entry.members[0])!);
+const workingOfLine = (entry: CutListEntry) => workingOf(memberOf(solution, entry)!);
 
 /** Every number of a line by its path; `cuts` by their four angles. */
 const numbersOf = (entry: CutListEntry): [path: string, value: number][] =>

@@ -6,6 +6,7 @@ import { ok, type Result } from './problem';
 import { workOutRoof, type Roof } from './roof';
 
 export interface Solution {
+  readonly job: Job;
   readonly roof: Roof;
   readonly members: readonly Member[];
   readonly cuts: CutList;
@@ -18,6 +19,7 @@ export const solve = (job: Job): Result<Solution> => {
   const framing = frameRoof(job, roof.value);
   if (!framing.ok) return framing;
   return ok({
+    job,
     roof: roof.value,
     members: framing.value.members,
     cuts: cutList(job, roof.value, framing.value),
@@ -38,6 +40,6 @@ export const memberOf = (
   entry: CutListEntry | undefined,
 ): Member | undefined => members.find(({ id }) => id === entry?.members[0]);
 
-/** Holds the solved frame's solids against each other. */
+/** Proves, or disproves, that the solved frame is whole and closes. */
 export const fit = (solution: Solution): FitReport =>
-  dryFit(solution.roof, solution.members, markOf(solution));
+  dryFit(solution.job, solution.roof, solution.members, markOf(solution));

@@ -1,4 +1,4 @@
-import { extent } from '../geom';
+import { extent, SAME_POINT_MM } from '../geom';
 import { solidOf, type Member } from '../frame';
 import { degrees, radians } from '../units';
 import { crossesAt, type LocalCut } from './local-cut';
@@ -75,6 +75,9 @@ export interface Reaches {
   readonly leftOver: number;
 }
 
+/** A rafter that ends at its heel has no tail, whatever rounding says. */
+const cleared = (mm: number): number => (Math.abs(mm) < SAME_POINT_MM ? 0 : mm);
+
 export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches => {
   const e = member.topMm;
   const half = member.stock.thickness / 2;
@@ -94,7 +97,7 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
     bottom: bottom(0),
     longest: Math.max(...across),
     shortest: Math.min(...across),
-    tail: tails.length === 0 ? 0 : heel - reachOf(tails, 0, e, false),
+    tail: tails.length === 0 ? 0 : cleared(heel - reachOf([...lower, ...tails], 0, e, false)),
     leftOver: whole(half) - whole(-half),
   };
 };

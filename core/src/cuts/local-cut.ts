@@ -1,5 +1,5 @@
-import { halfSpaceToLocal, planeAt, type HalfSpace } from '../geom';
-import type { EndCut, Member } from '../frame';
+import { flip, halfSpaceToLocal, planeAt, SAME_POINT_MM, v2, v3, type HalfSpace } from '../geom';
+import type { EndCut, Member, Notch } from '../frame';
 
 /** A saw cut in the board's own `[a, s, e]` coordinates: keeps normal · p ≤ offset. */
 export interface LocalCut extends HalfSpace {
@@ -19,23 +19,43 @@ const ORDER = ['top', 'seat', 'heel', 'tail', 'bottom'];
 
 /** Every saw cut of the member, from the upper end down. A notch with no wood in it is no cut. */
 export const localCuts = (member: Member): LocalCut[] => {
-  const { notch } = member;
-  const notched = notch !== null && seatPlumbDepth(member) > 0;
   const cuts = member.ends.map((end) => localCut(member, end));
-  if (notched) cuts.push(localCut(member, notch.seat));
-  if (notched && notch.heel !== null) cuts.push(localCut(member, notch.heel));
+  for (const notch of member.notches) {
+    if (notchPlumbDepth(member, notch) <= 0) continue;
+    cuts.push(localCut(member, notch.seat));
+    for (const heel of notch.heels) cuts.push(localCut(member, heel));
+  }
   return cuts.sort(
     (p, q) => ORDER.indexOf(p.end.at) - ORDER.indexOf(q.end.at) || p.normal[1] - q.normal[1],
   );
 };
 
-/** Plumb, from the seat's level to the top edge above the heel. mm */
-export const heightOverSeat = (member: Member): number => {
-  if (member.notch === null) return 0;
-  const above = planeAt(member.notch.seat.keep, member.frame.origin);
-  return -above + member.topMm / Math.cos(member.plan.slopeRad);
+/** How far inside a notch's corner the theory line starts, along the timber in plan. mm */
+const cornerRun = ({ frame }: Member, { corner }: Notch): number =>
+  v2.dot(v2.sub(corner, v3.inPlan(frame.origin)), v2.unit(v3.inPlan(frame.a)));
+
+/** Plumb, from a notch's seat to the top edge above its corner. mm */
+export const heightOverSeat = (member: Member, notch: Notch): number => {
+  const { frame, plan, topMm } = member;
+  const rise = cornerRun(member, notch) * Math.tan(plan.slopeRad);
+  const above = frame.origin[2] + rise + topMm / Math.cos(plan.slopeRad);
+  return planeAt(flip(notch.seat.keep), [notch.corner[0], notch.corner[1], above]);
 };
 
-/** Plumb depth of the notch at the heel; 0 or less where the board's underside clears the plate. mm */
-export const seatPlumbDepth = (member: Member): number =>
-  member.stock.depth / Math.cos(member.plan.slopeRad) - heightOverSeat(member);
+/** Plumb depth of a notch at its corner; 0 or less where the board's underside clears the plate. mm */
+export const notchPlumbDepth = (member: Member, notch: Notch): number =>
+  member.stock.depth / Math.cos(member.plan.slopeRad) - heightOverSeat(member, notch);
+
+/** How far inside a notch's corner, level and on the centre line, the timber's lower end cuts its seat. mm */
+export const cutOffSeat = (member: Member, notch: Notch): number => {
+  const { corner, seat } = notch;
+  const along = v2.unit(v3.inPlan(member.frame.a));
+  const z = -seat.keep.offset;
+  return Math.max(
+    0,
+    ...member.ends.map(({ keep }) => {
+      const rate = v3.dot(keep.normal, [along[0], along[1], 0]);
+      return rate > -SAME_POINT_MM ? 0 : -planeAt(keep, [corner[0], corner[1], z]) / rate;
+    }),
+  );
+};

@@ -3,7 +3,7 @@ import { solidOf, type Framing, type Member } from '../frame';
 import type { Job } from '../job';
 import type { Roof, SideLine } from '../roof';
 import { degrees, formatDegrees, formatLength, lengthFormat } from '../units';
-import { seatPlumbDepth } from './local-cut';
+import { notchPlumbDepth } from './local-cut';
 import { seatOf } from './seat';
 
 /** Something to be said about the frame. `level` caution: it can hurt somebody or spoil timber. */
@@ -63,11 +63,12 @@ const aboutSeats = ({ job, framing, say }: Subject): Remark[] =>
   oneOfEach(framing.members, ['common', 'king-common', 'hip-jack']).flatMap((member) => {
     const seat = seatOf(member);
     if (seat === null) {
-      return member.notch === null
+      const [notch] = member.notches;
+      return notch === undefined
         ? []
         : [
             caution(
-              `the rafter's underside stands ${say(-seatPlumbDepth(member))} above its plate: it has no seat. Use a deeper rafter or a lower height above plate`,
+              `the rafter's underside stands ${say(-notchPlumbDepth(member, notch))} above its plate: it has no seat. Use a deeper rafter or a lower height above plate`,
               member,
             ),
           ];
@@ -105,10 +106,11 @@ const aboutCorners = ({ job, framing, say }: Subject): Remark[] =>
     const { eaveAngleRad } = member.plan;
     const { plateWidth } = job.timber;
     const seat = seatOf(member);
-    if (member.notch !== null && seat === null) {
+    const [notch] = member.notches;
+    if (notch !== undefined && seat === null) {
       remarks.push(
         caution(
-          `the ${name}'s underside stands ${say(-seatPlumbDepth(member))} above the plate: it has no seat. Use a deeper ${name} or a lower height above plate`,
+          `the ${name}'s underside stands ${say(-notchPlumbDepth(member, notch))} above the plate: it has no seat. Use a deeper ${name} or a lower height above plate`,
           member,
         ),
       );
@@ -234,9 +236,9 @@ const aboutLoads = ({ framing }: Subject): Remark[] => {
   const header = framing.members.find(({ kind }) => kind === 'header');
   const ridges = framing.members.filter(({ kind }) => kind === 'ridge');
   const broken = framing.members.find(
-    ({ id, kind, notch }) =>
+    ({ id, kind, notches }) =>
       kind === 'hip' &&
-      notch === null &&
+      notches.length === 0 &&
       ridges.some(({ ends }) => ends.some(({ meets }) => meets === id)),
   );
   return [

@@ -1,6 +1,6 @@
 import type { Member } from '../frame';
 import { degrees, radians } from '../units';
-import { heightOverSeat, seatPlumbDepth } from './local-cut';
+import { cutOffSeat, heightOverSeat, notchPlumbDepth } from './local-cut';
 import { work, type Worked } from './working';
 
 export interface Seat {
@@ -12,11 +12,12 @@ export interface Seat {
 
 /** The birdsmouth's sizes; null where there is none, or the underside clears the plate. */
 export const seatOf = (member: Member): Seat | null => {
-  if (member.notch === null || seatPlumbDepth(member) <= 0) return null;
+  const notch = member.notches.find((one) => notchPlumbDepth(member, one) > 0);
+  if (notch === undefined) return null;
   const slope = degrees(member.plan.slopeRad);
   const { depth } = member.stock;
   const drop = member.plan.dropMm ?? 0;
-  const whole = heightOverSeat(member) + drop;
+  const whole = heightOverSeat(member, notch) + drop;
   const hap = work(
     'height above plate',
     drop === 0 ? 'plumb, plate to the top edge' : 'plumb, plate to the planes’ line, less the drop',
@@ -43,13 +44,14 @@ export const seatOf = (member: Member): Seat | null => {
     plumbDepth,
     width: work(
       'seat width',
-      'notch, plumb ÷ tan slope',
+      'notch, plumb ÷ tan slope − what the lower end cuts off it',
       'mm',
       [
         ['notch, plumb', plumbDepth, 'mm'],
         ['slope', slope, '°'],
+        ['cut off by the lower end', cutOffSeat(member, notch), 'mm'],
       ],
-      (notch, deg) => notch / Math.tan(radians(deg)),
+      (depthMm, deg, off) => Math.max(0, depthMm / Math.tan(radians(deg)) - off),
     ),
     depthFraction: work(
       'notch as a share of the depth',
@@ -60,7 +62,7 @@ export const seatOf = (member: Member): Seat | null => {
         ['slope', slope, '°'],
         ['depth', depth, 'mm'],
       ],
-      (notch, deg, d) => (notch * Math.cos(radians(deg))) / d,
+      (depthMm, deg, d) => (depthMm * Math.cos(radians(deg))) / d,
     ),
   };
 };

@@ -1,86 +1,103 @@
-import { FIT_GAP_MM, FIT_OVERLAP_MM3, FIT_PROUD_MM } from '../geom';
+import { FIT_OVERLAP_MM3 } from '../geom';
 import type { Member } from '../frame';
-import { roofAbout, type Roof } from '../roof';
-import { gaps, type Gap } from './gaps';
-import { overlaps, type Overlap } from './overlaps';
-import { place, type Placed } from './placed';
+import type { Job } from '../job';
+import type { Roof } from '../roof';
+import { bearingsOf } from './bearings';
+import { floating } from './carried';
+import { contactsOf } from './contacts';
+import { bareEaves } from './eaves';
+import { frameOnSite, middleOf, type FrameOnSite } from './frame-on-site';
+import { outOfPlane } from './in-place';
+import { offLayout } from './layout';
+import { bareLines } from './lines';
+import { overlapsOf, type Overlap } from './overlaps';
+import { place, type Body, type Placed, type PlacedPlate } from './placed';
 import type { FitProblem, FitReport } from './report';
+import { bareStrips } from './strips';
 
-/** Levels of the plates that members can be seated on. mm */
-const platesOf = (roof: Roof): number[] => [
-  ...new Set(roof.blocks.flatMap(({ sides }) => sides.map(({ plateMm }) => plateMm))),
-];
+const isMember = (body: Body): body is Placed => 'member' in body;
 
-/** How far the member's highest corner stands above the roof over it, square to the roof. mm */
-const proudOf = (placed: Placed, roof: Roof): number => {
-  const { block, side } = placed.member;
-  let most = 0;
-  for (const piece of placed.pieces) {
-    for (const face of piece.solid) {
-      for (const [x, y, z] of face.points) {
-        const over = roofAbout(roof, [x, y], block, side);
-        most = Math.max(most, (z - over.z) * over.plane.plane.normal[2]);
-      }
-    }
-  }
-  return most;
+const overlapProblem = ({ one, other, mm3, at }: Overlap<Placed | PlacedPlate>): FitProblem => {
+  const cm3 = (mm3 / 1000).toFixed(1);
+  const members = [one, other].filter(isMember);
+  const ids = members.map(({ member }) => member.id);
+  const [first, second] = members;
+  const marks = [first?.mark ?? 'plate', second?.mark ?? 'plate'] as const;
+  return {
+    members: marks,
+    ids,
+    kind: 'overlap',
+    mm3,
+    at,
+    text:
+      second === undefined
+        ? `${marks[0]} stands in the plate with ${cm3} cm³ of wood (${ids.join(', ')})`
+        : `${marks[0]} and ${marks[1]} share ${cm3} cm³ of wood (${ids.join(', ')})`,
+  };
 };
 
-const gapProblem = ({ one, other, cut, mm }: Gap): FitProblem => ({
-  members: [one.mark, other?.mark ?? 'plate'],
-  ids: [one.member.id, ...(other === null ? [] : [other.member.id])],
-  kind: 'gap',
-  mm,
-  text: `the ${cut.name} of ${one.mark} stands ${mm.toFixed(1)} mm off ${other?.mark ?? 'the plate'} (${one.member.id})`,
+const floatingProblem = (placed: Placed): FitProblem => ({
+  members: [placed.mark, 'nothing'],
+  ids: [placed.member.id],
+  kind: 'floating',
+  at: middleOf(placed),
+  text: `${placed.mark} is carried by nothing: no path of bearings leads from it to a plate or a wall (${placed.member.id})`,
 });
 
-const overlapProblem = ({ one, other, mm3 }: Overlap): FitProblem => ({
-  members: [one.mark, other.mark],
-  ids: [one.member.id, other.member.id],
-  kind: 'overlap',
-  mm3,
-  text: `${one.mark} and ${other.mark} share ${(mm3 / 1000).toFixed(1)} cm³ of wood (${one.member.id}, ${other.member.id})`,
-});
+/** Whether a timber stands by itself: on a plate, at a wall, or in a gable's wall. */
+const carriedBy = (site: FrameOnSite, contacts: ReturnType<typeof contactsOf>): Placed[] => {
+  const bodies: readonly Body[] = [...site.members, ...site.plates, ...site.walls];
+  return floating(bodies, (body) => !isMember(body), contacts).filter(isMember);
+};
 
 /**
- * Proves or disproves that the frame closes.
+ * Proves or disproves that the frame is whole and closes, from the job's walls and roof planes and the finished solids
+ * alone: nothing is asked of how they were made.
  *
  * @param members every member in its place
  * @param markOf the mark a member's id is known by
- * @returns joints counted, the worst found of each kind, and a problem for each past 0.1 mm or 1 cm³
+ * @returns what was proved, the worst found of each kind, and a problem for each thing that is not so
  */
 export const dryFit = (
+  job: Job,
   roof: Roof,
   members: readonly Member[],
   markOf: (id: string) => string,
 ): FitReport => {
   const placed = members.map((member) => place(member, markOf(member.id)));
-  const joints = gaps(placed, platesOf(roof));
-  const shared = overlaps(placed);
-  const proud = placed.flatMap((one): FitProblem[] => {
-    const mm = one.member.mayStandProud ? 0 : proudOf(one, roof);
-    return mm <= FIT_PROUD_MM
-      ? []
-      : [
-          {
-            members: [one.mark, 'roof'],
-            ids: [one.member.id],
-            kind: 'proud',
-            mm,
-            text: `${one.mark} stands ${mm.toFixed(1)} mm proud of the roof plane (${one.member.id})`,
-          },
-        ];
-  });
+  const site = frameOnSite(job, roof, placed);
+  const contacts = contactsOf<Body>([...site.members, ...site.plates, ...site.walls]);
+  const bearings = bearingsOf(site, contacts);
+  const shared = overlapsOf<Placed | PlacedPlate>(
+    [...site.members, ...site.plates],
+    (one, other) => isMember(one) || isMember(other),
+  );
+  const loose = carriedBy(site, contacts);
+  const strips = bareStrips(site);
   return {
     format: 'ogee-fit',
     version: 1,
-    joints: joints.length,
-    worstGap: Math.max(0, ...joints.map((gap) => gap.mm)),
+    joints: bearings.joints,
+    worstGap: bearings.worstGapMm,
     worstOverlap: Math.max(0, ...shared.map((overlap) => overlap.mm3)),
+    carried: placed.length - loose.length,
+    boards: placed.length,
+    widestStrip: strips.widestMm,
+    seats: bearings.seats,
+    leastBearing:
+      bearings.seats.length === 0
+        ? null
+        : Math.min(...bearings.seats.map(({ widthMm }) => widthMm)),
+    shortJacks: strips.shortJacks,
     problems: [
-      ...joints.filter((gap) => gap.mm > FIT_GAP_MM).map(gapProblem),
-      ...shared.filter((overlap) => overlap.mm3 > FIT_OVERLAP_MM3).map(overlapProblem),
-      ...proud,
+      ...bearings.problems,
+      ...shared.filter(({ mm3 }) => mm3 > FIT_OVERLAP_MM3).map(overlapProblem),
+      ...outOfPlane(site),
+      ...loose.map(floatingProblem),
+      ...bareLines(site),
+      ...strips.problems,
+      ...bareEaves(site),
+      ...offLayout(site),
     ],
   };
 };

@@ -1,9 +1,10 @@
 /**
- * The dry fit: solids against solids.
+ * The dry fit: a proof of the whole frame, solids against solids.
  *
- * Takes a roof, its members in place and their marks; promises a report: how many sawn faces were held against the
- * face they should meet, the widest gap, the largest shared volume, and every pair or edge past its limit. It reads the
- * members' own solids and knows nothing of how they were worked out.
+ * Takes the job's walls, its roof, the members in their places and their marks; promises a report of what was proved
+ * (joints closed, boards carried, seats on their plates, strips no wider than the spacing, tops in the roof planes) and
+ * a finding, with its place, for everything that is not so. It reads the members' own solids and knows nothing of how
+ * they were worked out.
  */
 export { dryFit } from './dry-fit';
-export type { FitProblem, FitReport } from './report';
+export type { FindingKind, FitProblem, FitReport, SeatBearing, ShortJack } from './report';

@@ -1,44 +1,81 @@
-import { toWorld, v3, type ConvexSolid, type Plane, type Vec3 } from '../geom';
+import { toWorld, v3, type ConvexSolid, type Plane, type Vec2, type Vec3 } from '../geom';
 import { solidOf, type BoardFace, type Member } from '../frame';
+import type { Plate } from '../roof';
 
 export interface PlacedFace {
-  readonly tag: BoardFace;
+  /** What the sawyer calls it; null on a plate or a wall. */
+  readonly tag: BoardFace | null;
   readonly points: readonly Vec3[];
   readonly plane: Plane;
 }
 
-/** One convex piece of a sawn member, in the world. */
+/** One convex piece of a body, in the world. */
 export interface PlacedPiece {
   readonly faces: readonly PlacedFace[];
-  readonly solid: ConvexSolid<BoardFace>;
   readonly low: Vec3;
   readonly high: Vec3;
 }
 
-export interface Placed {
+/** Something solid: a member as sawn, a wall plate, or the face of a wall. */
+export interface Body {
+  readonly pieces: readonly PlacedPiece[];
+}
+
+export interface Placed extends Body {
   readonly member: Member;
   readonly mark: string;
-  readonly pieces: readonly PlacedPiece[];
+}
+
+export interface PlacedPlate extends Body {
+  readonly plate: Plate;
 }
 
 /** The plane of a flat loop, its normal by Newell's sum, which no short first edge can spoil. */
 const planeOf = (points: readonly Vec3[]): Plane => {
-  let normal: Vec3 = [0, 0, 0];
-  for (const [i, p] of points.entries()) {
-    const q = points[(i + 1) % points.length] ?? p;
-    normal = v3.add(normal, v3.cross(p, q));
+  let [x, y, z] = [0, 0, 0];
+  let p = points[points.length - 1];
+  for (const q of points) {
+    if (p !== undefined) {
+      x += p[1] * q[2] - p[2] * q[1];
+      y += p[2] * q[0] - p[0] * q[2];
+      z += p[0] * q[1] - p[1] * q[0];
+    }
+    p = q;
   }
-  const unit = v3.unit(normal);
+  const unit = v3.unit([x, y, z]);
   return { normal: unit, offset: v3.dot(unit, points[0] ?? [0, 0, 0]) };
 };
 
-const bound = (solid: ConvexSolid<unknown>, pick: (a: number, b: number) => number): Vec3 =>
-  solid
-    .flatMap((face) => face.points)
-    .reduce<Vec3>(
-      (a, b) => [pick(a[0], b[0]), pick(a[1], b[1]), pick(a[2], b[2])],
-      solid[0]?.points[0] ?? [0, 0, 0],
-    );
+/** Faces smaller than this are rounding. mm² */
+const NO_FACE_MM2 = 1e-6;
+
+const hasArea = (points: readonly Vec3[]): boolean => {
+  const [first] = points;
+  if (first === undefined) return false;
+  let sum: Vec3 = [0, 0, 0];
+  for (let i = 1; i + 1 < points.length; i += 1) {
+    const [b, c] = [points[i], points[i + 1]];
+    if (b !== undefined && c !== undefined)
+      sum = v3.add(sum, v3.cross(v3.sub(b, first), v3.sub(c, first)));
+  }
+  return v3.length(sum) > NO_FACE_MM2;
+};
+
+const placedPiece = (solid: ConvexSolid<BoardFace | null>): PlacedPiece => {
+  const low: [number, number, number] = [Infinity, Infinity, Infinity];
+  const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
+  const faces: PlacedFace[] = [];
+  for (const { tag, points } of solid) {
+    for (const p of points) {
+      for (const axis of [0, 1, 2] as const) {
+        if (p[axis] < low[axis]) low[axis] = p[axis];
+        if (p[axis] > high[axis]) high[axis] = p[axis];
+      }
+    }
+    if (hasArea(points)) faces.push({ tag, points, plane: planeOf(points) });
+  }
+  return { faces, low, high };
+};
 
 /** The member’s sawn pieces where they stand. */
 export const place = (member: Member, mark: string): Placed => ({
@@ -46,16 +83,42 @@ export const place = (member: Member, mark: string): Placed => ({
   mark,
   pieces: solidOf(member)
     .filter((solid) => solid.length > 0)
-    .map((solid) => {
-      const world = solid.map(({ tag, points }) => ({
-        tag,
-        points: points.map((p) => toWorld(member.frame, p)),
-      }));
-      return {
-        faces: world.map((face) => ({ ...face, plane: planeOf(face.points) })),
-        solid: world,
-        low: bound(world, Math.min),
-        high: bound(world, Math.max),
-      };
-    }),
+    .map((solid) =>
+      placedPiece(
+        solid.map(({ tag, points }) => ({
+          tag,
+          points: points.map((p) => toWorld(member.frame, p)),
+        })),
+      ),
+    ),
 });
+
+const prism = (outline: readonly Vec2[], bottom: number, top: number): ConvexSolid<null> => {
+  const at = (z: number): Vec3[] => outline.map(([x, y]) => [x, y, z]);
+  const [under, over] = [at(bottom), at(top)];
+  const sides = outline.map((_, i) => {
+    const j = (i + 1) % outline.length;
+    const points = [under[i], under[j], over[j], over[i]].filter((p) => p !== undefined);
+    return { tag: null, points };
+  });
+  return [
+    { tag: null, points: [...under].reverse() },
+    { tag: null, points: over },
+    ...sides,
+  ];
+};
+
+/** A wall plate where it lies. */
+export const placePlate = (plate: Plate): PlacedPlate => ({
+  plate,
+  pieces: [placedPiece(prism(plate.outline, plate.bottomMm, plate.topMm))],
+});
+
+/** A wall's own face, as a thin slab behind it: what a lean-to's rafters come against. */
+export const placeWall = (outline: readonly Vec2[], bottom: number, top: number): Body => ({
+  pieces: [placedPiece(prism(outline, bottom, top))],
+});
+
+/** Every corner of a body. */
+export const cornersOf = ({ pieces }: Body): Vec3[] =>
+  pieces.flatMap(({ faces }) => faces.flatMap(({ points }) => points));

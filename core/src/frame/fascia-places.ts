@@ -38,7 +38,7 @@ const eaveStretches = ({ roof }: Pick<Site, 'roof'>): EaveStretch[] => {
 };
 
 /** Eaves of one slope on one line are one fascia, whichever blocks they belong to. */
-export const fasciaPlaces = (site: Omit<Site, 'fascias'>): FasciaPlace[] => {
+export const fasciaPlaces = (site: Pick<Site, 'job' | 'roof'>): FasciaPlace[] => {
   interface Run {
     readonly slope: Slope;
     readonly block: string;

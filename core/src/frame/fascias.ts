@@ -108,7 +108,7 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
         ends: cutsOf(strip).map((cut) =>
           ends.includes(cut) ? cut : { ...cut, name: 'end cut', meets: null },
         ),
-        notch: null,
+        notches: [],
         bevels: [],
         mayStandProud: false,
         plan: plainPlan(

@@ -1,19 +1,19 @@
 import { v2 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
-import type { Roof } from '../roof';
+import { platesOf, type Roof } from '../roof';
 import { fasciaPlaces } from './fascia-places';
 import { fascias } from './fascias';
 import { dividerOf, headerAt, headerStrip, type HeaderPlace } from './headers';
 import { junctionsOf, linePlaces, supportingValley, type LinePlace } from './line-places';
 import { KINDS_IN_ORDER, type Member } from './member';
-import { meetsRafters, setLines, withRafters, type SetLine } from './set-lines';
+import { kingStandsFirst, meetsRafters, setLines, withRafters, type SetLine } from './set-lines';
 import { placeRafters, setRafter, topPoint, type RafterPlace, type SetRafter } from './set-rafters';
 import { dividersOf, spansAt, type Divider, type Span } from './spans';
 import { stationsOf, type Stations } from './stations';
 import { StripGrid } from './strip-grid';
 import { headerMember, lineMember, planedOff, rafterMember } from './to-member';
-import type { Site } from './timbers';
+import { standingWalls, type Site } from './timbers';
 
 /** What was left out on the way, to be said. */
 export interface LeftOut {
@@ -105,14 +105,23 @@ const standsFirst = (
 ): boolean => {
   if (!rafter.span.station.onPoint) return false;
   const node = nodes.findIndex((p) => v2.distance(p, topPoint(rafter)) < 0.1);
-  return node >= 0 && meetsRafters(site, places, node);
+  if (node < 0) return false;
+  const king = rafter.kind === 'king-common' && kingStandsFirst(site, places, node);
+  return king || meetsRafters(site, places, node);
 };
 
 /** Sets every timber of the roof in its place. */
 export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   const problems = missingTimber(job, roof);
   if (problems.length > 0) return refused(problems);
-  const site: Site = { job, roof, fascias: fasciaPlaces({ job, roof }) };
+  const plates = platesOf(job, roof);
+  const site: Site = {
+    job,
+    roof,
+    plates,
+    standing: standingWalls(roof),
+    fascias: fasciaPlaces({ job, roof }),
+  };
   const { places: first, nodes } = linePlaces(site);
   const stations = roof.slopes.map((slope, index) => stationsOf(site, first, index, slope));
   const { places, headers, bare } = carried(site, first, stations);
@@ -178,7 +187,7 @@ const endsAt = (
   return (
     place.kind === 'hip' &&
     node !== null &&
-    meetsRafters(site, places, node) &&
+    (meetsRafters(site, places, node) || kingStandsFirst(site, places, node)) &&
     v2.distance([place.high[0], place.high[1]], topPoint(rafter)) < 0.1
   );
 };

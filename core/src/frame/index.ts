@@ -2,7 +2,7 @@
  * Slopes and lines → members in place.
  *
  * Takes the job and its roof; promises every member as a board in space: its frame, its stock, the half-spaces its
- * saw cuts keep, its notch. Order is the order of erection, then round the building counter-clockwise; the same job
+ * saw cuts keep, its notches. Order is the order of erection, then round the building counter-clockwise; the same job
  * gives the same members. What had to be left out comes back counted.
  */
 export { frameRoof, type Framing, type LeftOut } from './frame-roof';

@@ -1,4 +1,4 @@
-import type { BoardFrame, HalfSpace } from '../geom';
+import type { BoardFrame, HalfSpace, Vec2 } from '../geom';
 import type { Stock } from '../job';
 
 /** In the order they go up. */
@@ -28,10 +28,15 @@ export interface EndCut {
   readonly meets: string | null;
 }
 
-/** A birdsmouth: what lies outside both half-spaces is taken away. `heel` is null where the tail ends at the plate. */
+/**
+ * A birdsmouth: below the seat only that is left which every heel keeps; nothing where there is no heel, because the
+ * timber ends over the plate. At an inner corner a valley has two heels, one along each plate.
+ */
 export interface Notch {
   readonly seat: EndCut;
-  readonly heel: EndCut | null;
+  readonly heels: readonly EndCut[];
+  /** Where the heel's line, or the plate's outside face, crosses the timber's centre line in plan. */
+  readonly corner: Vec2;
 }
 
 /** A bevelled top edge: what stands above the plane is planed off. */
@@ -81,7 +86,7 @@ export interface Member {
   /** Height of the top edge above the theory line, square to the edge; 0 or less. mm */
   readonly topMm: number;
   readonly ends: readonly EndCut[];
-  readonly notch: Notch | null;
+  readonly notches: readonly Notch[];
   /** A backed hip, a corner planed off. Empty where the top edge is square. */
   readonly bevels: readonly Bevel[];
   /** A hip that is neither dropped nor backed stands above the roof planes, as the crew chose. */

@@ -1,5 +1,4 @@
 import { v2, v3, type Vec2 } from '../geom';
-import { roofAbout } from '../roof';
 import { plumbKeep } from './board';
 import { passesThrough, type LineEnd, type LinePlace } from './line-places';
 import type { CutAt } from './member';
@@ -65,6 +64,23 @@ export const meetsRafters = (site: Site, places: readonly LinePlace[], node: num
     (place) =>
       (place.lowEnd.node === node && place.kind !== 'valley') ||
       (place.highEnd.node === node && place.kind === 'ridge'),
+  );
+
+/**
+ * Whether the king stands before the hips at a point where those are cut against the ridge: a king thicker than the
+ * ridge would be nipped between them and never come to the ridge's end. The hips then bear on its faces.
+ */
+export const kingStandsFirst = (
+  { job: { framing, timber } }: Site,
+  places: readonly LinePlace[],
+  node: number,
+): boolean =>
+  framing.hipAtRidge === 'to-ridge' &&
+  timber.ridge !== undefined &&
+  timber.common.thickness > timber.ridge.thickness &&
+  places.some(
+    ({ kind, lowEnd, highEnd }) =>
+      kind === 'ridge' && (lowEnd.node === node || highEnd.node === node),
   );
 
 /**
@@ -181,19 +197,13 @@ export const withRafters = (
   for (const one of set) {
     const { place, whole } = one;
     const { node } = place.highEnd;
-    const between = place.kind === 'hip' && node !== null && meetsRafters(site, places, node);
+    const between =
+      place.kind === 'hip' &&
+      node !== null &&
+      (meetsRafters(site, places, node) || kingStandsFirst(site, places, node));
     const others = [...rafters, ...headers, ...done.map(({ strip }) => strip)];
     const strip = between ? jointed(place, whole, others) : one.strip;
     if (strip !== null) done.push({ ...one, strip });
   }
   return done;
 };
-
-/** How far a timber's square top must be lowered so that no corner of its outline stands above the roof. mm, plumb */
-export const standsProud = (site: Site, { place, strip }: SetLine): number =>
-  Math.max(
-    0,
-    ...strip.polygon.points.map(
-      (p) => strip.topAt(p) - roofAbout(site.roof, p, place.block, null).z,
-    ),
-  );

@@ -1,4 +1,4 @@
-import { v2, v3, type Vec2 } from '../geom';
+import { planeAt, SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
 import { plumbKeep } from './board';
 import type { CutAt, EndCut, Kind } from './member';
 import { kindOf, type Span, type SpanEnd } from './spans';
@@ -184,19 +184,27 @@ export const setRafter = (
   if (Math.min(faces.left, faces.right) < LEAST_FACE_MM) return null;
   const leans = site.job.framing.tail === 'square';
   const leaning = leans ? ends.map(({ cut }) => cut) : [];
-  return { id, kind, span, strip: span.foot === null ? strip : belowFoot(strip, leans), leaning };
+  return { id, kind, span, strip: belowFoot(strip, span, leans), leaning };
 };
 
-/** What cuts a seated rafter off below its seat cuts its tail. A tail that leans may miss what it was cut along. */
-const belowFoot = (strip: Strip, leans: boolean): Strip =>
-  withPolygon(strip, {
+/**
+ * What cuts a seated rafter off below its heel's line, on the centre line, cuts its tail. A tail that leans may miss
+ * what it was cut along.
+ */
+const belowFoot = (strip: Strip, { foot, slope, station }: Span, leans: boolean): Strip => {
+  if (foot === null) return strip;
+  const heel = planPoint(slope, station.u, foot.v);
+  return withPolygon(strip, {
     points: strip.polygon.points,
-    tags: strip.polygon.tags.map((tag) =>
-      typeof tag === 'string' || tag.at !== 'bottom'
+    tags: strip.polygon.tags.map((tag) => {
+      if (typeof tag === 'string' || tag.at !== 'bottom') return tag;
+      const inside = planeAt(tag.keep, [heel[0], heel[1], 0]) > SAME_POINT_MM;
+      return inside
         ? tag
-        : { ...tag, at: 'tail', name: 'tail cheek', meets: leans ? null : tag.meets },
-    ),
+        : { ...tag, at: 'tail', name: 'tail cheek', meets: leans ? null : tag.meets };
+    }),
   });
+};
 
 export const topPoint = ({ span }: RafterPlace): Vec2 =>
   planPoint(span.slope, span.station.u, span.high.v);

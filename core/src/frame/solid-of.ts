@@ -1,6 +1,6 @@
 import { box, clipSolid, flip, halfSpaceToLocal } from '../geom';
-import type { ConvexSolid } from '../geom';
-import type { EndCut, Member } from './member';
+import type { BoardFrame, ConvexSolid } from '../geom';
+import type { EndCut, Member, Notch } from './member';
 
 /**
  * What a face of the sawn board is: one of its own six, a saw cut, the bevel of a backed edge, or a seam where the
@@ -49,16 +49,20 @@ const saw = (member: Member): readonly ConvexSolid<BoardFace>[] => {
       ];
     });
   }
-  return pieces.flatMap((piece) => notched(member, piece)).filter((piece) => piece.length > 0);
+  for (const notch of member.notches)
+    pieces = pieces.flatMap((piece) => notched(frame, notch, piece));
+  return pieces.filter((piece) => piece.length > 0);
 };
 
-const notched = (member: Member, solid: ConvexSolid<BoardFace>): ConvexSolid<BoardFace>[] => {
-  const { frame } = member;
-  if (member.notch === null) return [solid];
-  const { seat, heel } = member.notch;
+const notched = (
+  frame: BoardFrame,
+  { seat, heels }: Notch,
+  solid: ConvexSolid<BoardFace>,
+): ConvexSolid<BoardFace>[] => {
   const seatKeep = halfSpaceToLocal(frame, seat.keep);
   const above = clipSolid<BoardFace>(solid, seatKeep, seat);
-  if (heel === null) return [above];
-  const below = clipSolid<BoardFace>(solid, flip(seatKeep), seat);
-  return [above, clipSolid<BoardFace>(below, halfSpaceToLocal(frame, heel.keep), heel)];
+  if (heels.length === 0) return [above];
+  let below = clipSolid<BoardFace>(solid, flip(seatKeep), seat);
+  for (const heel of heels) below = clipSolid(below, halfSpaceToLocal(frame, heel.keep), heel);
+  return [above, below];
 };

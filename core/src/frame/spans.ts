@@ -3,7 +3,7 @@ import { carryRidge, outside, type Carrier, type SideLine, type Slope } from '..
 import type { LinePlace } from './line-places';
 import type { Kind } from './member';
 import { ACROSS, onSlope, planPoint, type Station } from './stations';
-import { blockAt, sideAt, slopeAt, type Site } from './timbers';
+import { blockAt, sideAt, slopeAt, standingAt, type Site } from './timbers';
 
 /** What stops a rafter's centre line at one end. */
 export type Stop = 'ridge' | 'hip' | 'valley' | 'wall' | 'eave' | 'header' | 'edge';
@@ -152,11 +152,11 @@ const footOf = (site: Site, slope: Slope, u: number, run: Run): Span['foot'] => 
     if (u < u0 - NEAR_MM || u > u1 + NEAR_MM) continue;
     if (v < run.low - NEAR_MM || v > run.high - NEAR_MM) continue;
     if (foot !== null && v >= foot.v) continue;
-    const p = planPoint(slope, u, v);
-    const indoors = site.roof.blocks.some(
-      (other) => other.id !== block && outside(other.walls, p) < -1,
+    const along = u - u0;
+    const stands = standingAt(site, block, side).some(
+      ([low, high]) => along > low - NEAR_MM && along < high + NEAR_MM,
     );
-    if (!indoors) foot = { block, side: line, v };
+    if (stands) foot = { block, side: line, v };
   }
   return foot;
 };

@@ -1,7 +1,17 @@
-import { SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../geom';
+import {
+  clipConvex,
+  intervals,
+  SAME_POINT_MM,
+  v2,
+  v3,
+  type Interval,
+  type TaggedPolygon,
+  type Vec2,
+  type Vec3,
+} from '../geom';
 import type { SideLine, Slope } from '../roof';
 import type { LineEnd, LinePlace } from './line-places';
-import { blockAt, sideAt, type Site } from './timbers';
+import { blockAt, blocksOf, sideAt, type Site } from './timbers';
 
 /** A distance along a slope's eave at which a rafter's centre line stands. mm */
 export interface Station {
@@ -271,7 +281,43 @@ export const stationsOf = (
   for (const u of points) place(u, true);
   for (const one of flush) place(one.u, false);
   for (const edge of edges) for (const u of steps(site, slope, edge, flush)) place(u, false);
-  return { at: at.sort((p, q) => p.u - q.u), dropped };
+  at.sort((p, q) => p.u - q.u);
+  const more = between(site, slope, at).map((u): Station => ({ u, onPoint: false }));
+  return { at: [...at, ...more].sort((p, q) => p.u - q.u), dropped };
+};
+
+/** The stretches along its eave where a slope lies over the walls of its blocks. */
+const stretchesOf = (site: Site, slope: Slope): Interval[] => {
+  const blocks = blocksOf(slope).map((id) => blockAt(site, id));
+  const all = slope.pieces.flatMap(({ polygon }) =>
+    blocks.flatMap(({ walls }): Interval[] => {
+      let rest: TaggedPolygon<unknown> | null = polygon;
+      for (const { a, b, c } of walls)
+        if (rest !== null) rest = clipConvex<unknown>(rest, ([x, y]) => a * x + b * y - c, null);
+      if (rest === null) return [];
+      const us = rest.points.map((p) => onSlope(slope, p)[0]);
+      return [[Math.min(...us), Math.max(...us)]];
+    }),
+  );
+  return intervals.unite(all, SAME_STATION_MM);
+};
+
+/**
+ * What is wider than the spacing is parted evenly: where two layouts meet, where a station had to give way to a rafter
+ * that must stand beside it, and out to the edge of a slope that runs on past its last line.
+ */
+const between = (site: Site, slope: Slope, at: readonly Station[]): number[] => {
+  const { spacing } = site.job.framing;
+  return stretchesOf(site, slope).flatMap(([low, high]): number[] => {
+    const marks = [low, ...at.map(({ u }) => u).filter((u) => u > low && u < high), high];
+    return marks.slice(1).flatMap((to, i): number[] => {
+      const from = marks[i] ?? to;
+      const bays = Math.ceil((to - from - SAME_STATION_MM) / spacing);
+      return Array.from({ length: Math.max(0, bays - 1) }, (_, k) =>
+        from + ((k + 1) * (to - from)) / bays,
+      );
+    });
+  });
 };
 
 /** Stations this near are one. mm */

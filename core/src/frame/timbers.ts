@@ -2,8 +2,10 @@ import { planeAt, v2, v3, type BoardFrame, type Interval, type Vec2, type Vec3 }
 import type { Job, Stock } from '../job';
 import {
   heightAt,
+  standingWall,
   type BlockRoof,
   type LineKind,
+  type Plate,
   type Roof,
   type RoofLine,
   type SideLine,
@@ -30,6 +32,9 @@ export interface FasciaPlace {
 export interface Site {
   readonly job: Job;
   readonly roof: Roof;
+  readonly plates: readonly Plate[];
+  /** The stretches of each eave's wall that stand, by block and side: see `standingWall`. */
+  readonly standing: ReadonlyMap<string, readonly Interval[]>;
   /** None where the crew sets no fascia. */
   readonly fascias: readonly FasciaPlace[];
 }
@@ -54,6 +59,25 @@ export const sideAt = (site: RoofOnly, block: string, side: number): SideLine =>
   if (found === undefined) throw new Error(`frame: block ${block} has no side ${side}`);
   return found;
 };
+
+const sideKey = (block: string, side: number): string => `${side} ${block}`;
+
+/** The walls that carry the roof's edge, worked out once for every step of framing. */
+export const standingWalls = ({ blocks }: Roof): Site['standing'] =>
+  new Map(
+    blocks.flatMap((block) =>
+      block.sides.map((side) => [
+        sideKey(block.id, side.index),
+        standingWall(blocks, block, side),
+      ]),
+    ),
+  );
+
+export const standingAt = (
+  { standing }: Pick<Site, 'standing'>,
+  block: string,
+  side: number,
+): readonly Interval[] => standing.get(sideKey(block, side)) ?? [];
 
 /** Blocks whose sides make up a slope. */
 export const blocksOf = (slope: Slope): string[] => [

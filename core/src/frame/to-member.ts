@@ -1,4 +1,4 @@
-import { halfSpace, SAME_POINT_MM, toWorld, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { SAME_POINT_MM, toWorld, v2, v3, type Vec2, type Vec3 } from '../geom';
 import { roofAbout, type RoofOver } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import type { HeaderPlace } from './headers';
@@ -9,9 +9,9 @@ import {
   type EndCut,
   type Member,
   type MemberPlan,
-  type Notch,
 } from './member';
-import { standsProud, type SetLine } from './set-lines';
+import { overPlates, seatNotch } from './plate-notches';
+import type { SetLine } from './set-lines';
 import { startOf, type SetRafter } from './set-rafters';
 import { onSlope, planPoint } from './stations';
 import { solidOf } from './solid-of';
@@ -27,19 +27,6 @@ import {
   stockOf,
   type Site,
 } from './timbers';
-
-/** Seat on the plate's top, heel on a plumb plane through `corner` facing out of the building along `outward`. */
-const seatNotch = (corner: Vec2, plateMm: number, outward: Vec2, hasTail: boolean): Notch => ({
-  seat: {
-    at: 'seat',
-    name: 'seat cut',
-    keep: halfSpace([corner[0], corner[1], plateMm], [0, 0, -1]),
-    meets: null,
-  },
-  heel: hasTail
-    ? { at: 'heel', name: 'heel cut', keep: plumbKeep(corner, v2.scale(outward, -1)), meets: null }
-    : null,
-});
 
 /** A corner that stands above the roof by less than this is left. mm */
 const PLANED_MM = 0.01;
@@ -92,7 +79,11 @@ const finished = (
   leaning: readonly EndCut[] = [],
 ): Member => {
   const more = leaning.filter((cut) => !cutsInto(strip, cut));
-  const cut = more.length === 0 ? member : withLeaning(site, member, more);
+  const cut = overPlates(
+    site,
+    more.length === 0 ? member : withLeaning(site, member, more),
+    strip,
+  );
   if (cut.mayStandProud) return cut;
   const drop = -cut.topMm / Math.cos(cut.plan.slopeRad);
   const tops = strip.polygon.points.map((p): Vec3 => [p[0], p[1], strip.topAt(p) - drop]);
@@ -134,8 +125,8 @@ export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: Set
     frame: plumbFrame([p[0], p[1], heightOn(slope, p)], slope.uphill, slope.slopeRad),
     topMm: 0,
     ends: cutsOf(strip),
-    notch:
-      foot === null ? null : seatNotch(p, foot.side.plateMm, outward, foot.side.overhangMm > 0),
+    notches:
+      foot === null ? [] : [seatNotch(p, foot.side.plateMm, outward, foot.side.overhangMm > 0)],
     bevels: [],
     mayStandProud: false,
     plan: plainPlan(high.v - start, slope.slopeRad, slope.rise),
@@ -180,8 +171,8 @@ export const lineMember = (site: Site, set: SetLine): Member => {
   const { slopeRad, ...frame } = lineFrame(place.low, place.high);
   const level = Math.abs(slopeRad) < 1e-7;
   const fit = fitTop(frame, planesOf(site, line), stock.thickness);
-  const proud = kind === 'ridge' ? Math.max(fit.dropMm, standsProud(site, set)) : 0;
-  const drop = kind === 'hip' && hipTop === 'drop' ? fit.dropMm : proud;
+  const dropped = kind === 'ridge' || (kind === 'hip' && hipTop === 'drop');
+  const drop = dropped ? fit.dropMm : 0;
   const overhangs = line.slopes.map((index) => {
     const own = slopeAt(site, index).sides[0];
     return own === undefined ? 0 : sideAt(site, own.block, own.side).overhangMm;
@@ -196,15 +187,18 @@ export const lineMember = (site: Site, set: SetLine): Member => {
     frame,
     topMm: drop === 0 ? 0 : -drop * Math.cos(slopeRad),
     ends: cutsOf(strip),
-    notch:
-      foot === null
-        ? null
-        : seatNotch(
-            v3.inPlan(foot.point),
-            foot.plateMm,
-            v2.scale(heading, -1),
-            hasTail && (kind === 'valley' || Math.min(...overhangs) > 0),
-          ),
+    // A valley's notch follows the two plates of its inner corner, not its own direction.
+    notches:
+      foot === null || kind === 'valley'
+        ? []
+        : [
+            seatNotch(
+              v3.inPlan(foot.point),
+              foot.plateMm,
+              v2.scale(heading, -1),
+              hasTail && Math.min(...overhangs) > 0,
+            ),
+          ],
     bevels: lineBevels(site, place),
     mayStandProud: kind === 'hip' && hipTop === 'none',
     plan: {
@@ -232,7 +226,7 @@ export const headerMember = (site: Site, header: HeaderPlace, strip: Strip): Mem
     frame: plumbFrame(header.from, slope.along, 0),
     topMm: 0,
     ends: cutsOf(strip),
-    notch: null,
+    notches: [],
     bevels: [],
     mayStandProud: false,
     plan: plainPlan(

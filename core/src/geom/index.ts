@@ -20,6 +20,7 @@ export {
   area2,
   chordOf,
   clipConvex,
+  commonConvex,
   edgesOf,
   lineCrossing,
   partedByEdge,

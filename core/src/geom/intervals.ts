@@ -32,16 +32,17 @@ export const without = (
   taken: readonly Interval[],
   least: number,
 ): Interval[] => {
-  let rest: Interval[] = [...from];
-  for (const [c, d] of taken) {
-    rest = rest.flatMap(([a, b]): Interval[] =>
-      (
-        [
-          [a, Math.min(b, c)],
-          [Math.max(a, d), b],
-        ] as const
-      ).filter(([low, high]) => high - low > least),
-    );
+  const sorted = [...taken].sort((p, q) => p[0] - q[0]);
+  const rest: Interval[] = [];
+  for (const [low, high] of from) {
+    let reached = low;
+    for (const [a, b] of sorted) {
+      if (a >= high) break;
+      if (b <= reached) continue;
+      if (a - reached > least) rest.push([reached, a]);
+      reached = b;
+    }
+    if (high - reached > least) rest.push([reached, high]);
   }
   return rest;
 };

@@ -184,3 +184,31 @@ export const chordOf = <Tag>(
     ? null
     : { low, high, lowTag, highTag };
 };
+
+/** What two convex polygons have in common, counter-clockwise; empty where that is nothing. */
+export const commonConvex = (one: readonly Vec2[], other: readonly Vec2[]): readonly Vec2[] => {
+  let rest: readonly Vec2[] = one;
+  let a = other[other.length - 1];
+  for (const b of other) {
+    if (a === undefined || rest.length === 0) return [];
+    const nx = b[1] - a[1];
+    const ny = a[0] - b[0];
+    const at = nx * a[0] + ny * a[1];
+    const kept: Vec2[] = [];
+    let p = rest[rest.length - 1];
+    let outP = p === undefined ? 0 : nx * p[0] + ny * p[1] - at;
+    for (const q of rest) {
+      const outQ = nx * q[0] + ny * q[1] - at;
+      if (p !== undefined && ((outP < 0 && outQ > 0) || (outP > 0 && outQ < 0))) {
+        const t = outP / (outP - outQ);
+        kept.push([p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t]);
+      }
+      if (outQ <= 0) kept.push(q);
+      p = q;
+      outP = outQ;
+    }
+    rest = kept;
+    a = b;
+  }
+  return rest.length < 3 ? [] : rest;
+};

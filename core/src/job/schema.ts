@@ -118,6 +118,8 @@ const timber = z.strictObject({
   rafterTie: stock.optional(),
   fascia: stock.optional(),
   plateWidth: length(30, 1000).optional(),
+  /** How thick the wall plates are; 38 mm where none is given. */
+  plateThickness: length(10, 400).optional(),
   sheathing: length(0, 100).default(0),
 });
 

@@ -1,0 +1,183 @@
+import { area2, commonConvex, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { touches, type Contact } from './contacts';
+import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
+import { middleOfPoints, type FrameOnSite } from './frame-on-site';
+import type { Body, Placed, PlacedFace, PlacedPlate } from './placed';
+import type { FitProblem, SeatBearing } from './report';
+
+/** An end bears by at least this share of its sawn face: less is an edge. */
+const LEAST_SHARE = 0.2;
+/** A face is held against another that lies before at least this share of it. */
+const FACES_SHARE = 0.2;
+/** A seat with less than this on its plate has no bearing. mm² */
+const LEAST_SEAT_MM2 = 100;
+
+type Touch = { readonly contact: Contact; readonly other: Body; readonly face: PlacedFace };
+
+const isMember = (body: Body): body is Placed => 'member' in body;
+const isPlate = (body: Body): body is PlacedPlate => 'plate' in body;
+
+const nameOf = (body: Body): string =>
+  isMember(body) ? body.mark : isPlate(body) ? 'the plate' : 'the wall';
+
+const cutName = ({ tag }: PlacedFace): string =>
+  tag !== null && typeof tag === 'object' ? tag.name : 'sawn end';
+
+/** A sawn face that stands off what lies before it. */
+const standsOff = (placed: Placed, face: PlacedFace, touch: Touch): FitProblem => {
+  const { contact, other } = touch;
+  const mm = contact.gapMm;
+  return {
+    members: [placed.mark, isMember(other) ? other.mark : isPlate(other) ? 'plate' : 'wall'],
+    ids: [placed.member.id, ...(isMember(other) ? [other.member.id] : [])],
+    kind: 'gap',
+    mm,
+    at: middleOfPoints(contact.points),
+    text: `the ${cutName(face)} of ${placed.mark} stands ${mm.toFixed(1)} mm off ${nameOf(other)} (${placed.member.id})`,
+  };
+};
+
+/** Of what a face nearly touches, the nearest, where it touches nothing; null where it bears or faces nothing. */
+const nearMiss = (face: PlacedFace, found: readonly Touch[]): Touch | null => {
+  if (found.some(({ contact }) => touches(contact))) return null;
+  const area = areaOf(face);
+  const before = found.filter(
+    ({ contact: { gapMm, areaMm2 } }) => gapMm > 0 && areaMm2 > FACES_SHARE * area,
+  );
+  return before.reduce<Touch | null>(
+    (p, q) => (p === null || q.contact.gapMm < p.contact.gapMm ? q : p),
+    null,
+  );
+};
+
+/** The least width of contact areas along a timber, over three lines along it: near each face and in the middle. mm */
+const leastWidth = ({ member }: Placed, areas: readonly (readonly Vec3[])[]): number => {
+  const along = v2.unit(v3.inPlan(member.frame.a));
+  const aside = v2.left(along);
+  const origin = v3.inPlan(member.frame.origin);
+  const half = 0.45 * member.stock.thickness;
+  const local = areas.map((points) =>
+    points.map((p): Vec2 => {
+      const from = v2.sub(v3.inPlan(p), origin);
+      return [v2.dot(from, along), v2.dot(from, aside)];
+    }),
+  );
+  const widthAt = (s: number): number =>
+    local.reduce((sum, outline) => {
+      const loop = area2(outline) < 0 ? [...outline].reverse() : outline;
+      const far = 1e6;
+      const line: Vec2[] = [
+        [-far, s - 0.5],
+        [far, s - 0.5],
+        [far, s + 0.5],
+        [-far, s + 0.5],
+      ];
+      return sum + Math.max(0, area2(commonConvex(loop, line)));
+    }, 0);
+  return Math.min(...[-half, 0, half].map(widthAt));
+};
+
+const loose = (placed: Placed, end: TimberEnd, share: number): FitProblem => {
+  const which = end.upper ? 'upper' : 'lower';
+  return {
+    members: [placed.mark, 'nothing'],
+    ids: [placed.member.id],
+    kind: 'loose',
+    at: middleOfPoints(end.faces.flatMap(({ points }) => points)),
+    text:
+      share > 0
+        ? `the ${which} end of ${placed.mark} bears by ${(share * 100).toFixed(0)} % of its cut only (${placed.member.id})`
+        : `the ${which} end of ${placed.mark} bears on nothing (${placed.member.id})`,
+  };
+};
+
+/** Others come against a broken hip this near its foot, in depths of it. */
+const FOOT_DEPTHS = 2;
+
+/**
+ * The foot of a hip that breaks to a lower ridge: over no wall, with the ridge and its valley come against its sides.
+ * What carries the three is for an engineer; the list says so.
+ */
+const isBroken = (placed: Placed, end: TimberEnd, contacts: readonly Contact[]): boolean => {
+  const { kind, frame, stock } = placed.member;
+  if (kind !== 'hip' || end.upper) return false;
+  const foot = v3.dot(middleOfPoints(end.faces.flatMap(({ points }) => points)), frame.a);
+  const beside = contacts.flatMap((contact): Body[] => {
+    if (contact.one !== placed && contact.other !== placed) return [];
+    const near = contact.points.some(
+      (p) => v3.dot(p, frame.a) - foot < FOOT_DEPTHS * stock.depth,
+    );
+    return touches(contact) && near ? [contact.one === placed ? contact.other : contact.one] : [];
+  });
+  const kinds = beside.filter(isMember).map(({ member }) => member.kind);
+  return kinds.includes('ridge') && kinds.includes('valley');
+};
+
+export interface Bearings {
+  readonly joints: number;
+  readonly worstGapMm: number;
+  readonly seats: readonly SeatBearing[];
+  readonly problems: readonly FitProblem[];
+}
+
+/** What every timber's ends and seats bear on. */
+export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bearings => {
+  const byFace = contactsByFace(contacts);
+  const problems: FitProblem[] = [];
+  const seats: SeatBearing[] = [];
+  let joints = 0;
+  let worstGapMm = 0;
+  const at = (face: PlacedFace): readonly Touch[] => byFace.get(face) ?? [];
+  const off = (placed: Placed, face: PlacedFace, among: readonly Touch[]): boolean => {
+    const miss = nearMiss(face, among);
+    if (miss === null) return false;
+    joints += 1;
+    worstGapMm = Math.max(worstGapMm, miss.contact.gapMm);
+    problems.push(standsOff(placed, face, miss));
+    return true;
+  };
+  for (const placed of site.members) {
+    const { member, mark } = placed;
+    const sawn = sawnFaces(site, placed);
+    let missed = false;
+    const seated: Touch[] = [];
+    for (const face of sawn.seats) {
+      const onPlates = at(face).filter(({ other }) => isPlate(other));
+      const touching = onPlates.filter(({ contact }) => touches(contact));
+      seated.push(...touching);
+      for (const { contact } of touching) {
+        joints += 1;
+        worstGapMm = Math.max(worstGapMm, Math.abs(contact.gapMm));
+      }
+      if (off(placed, face, onPlates)) missed = true;
+    }
+    const areaMm2 = seated.reduce((sum, { contact }) => sum + contact.areaMm2, 0);
+    const isSeated = areaMm2 >= LEAST_SEAT_MM2;
+    if (isSeated) {
+      const areas = seated.map(({ contact }) => contact.points);
+      seats.push({ id: member.id, mark, areaMm2, widthMm: leastWidth(placed, areas) });
+    }
+    for (const end of sawn.ends) {
+      let [area, borne] = [0, 0];
+      for (const face of end.faces) {
+        area += areaOf(face);
+        for (const { contact } of at(face)) {
+          if (!touches(contact)) continue;
+          joints += 1;
+          worstGapMm = Math.max(worstGapMm, Math.abs(contact.gapMm));
+          borne += contact.areaMm2;
+        }
+        if (!atGable(site, face) && off(placed, face, at(face))) missed = true;
+      }
+      if (member.kind === 'fascia' || missed) continue;
+      const share = area === 0 ? 0 : borne / area;
+      if (share >= LEAST_SHARE) continue;
+      if (end.faces.length > 0 && end.faces.some((face) => atGable(site, face))) continue;
+      if (!end.upper && isSeated && (end.faces.length === 0 || isTail(site, end.faces, member)))
+        continue;
+      if (isBroken(placed, end, contacts)) continue;
+      problems.push(loose(placed, end, share));
+    }
+  }
+  return { joints, worstGapMm, seats, problems };
+};

@@ -1,0 +1,50 @@
+import { FIT_GAP_MM, intervals, planeAt, v2, v3, type Interval } from '../geom';
+import type { FrameOnSite } from './frame-on-site';
+import type { FitProblem } from './report';
+
+/** Bare lengths of eave shorter than this are whole. mm */
+const NEAR_MM = 1;
+/** A fascia's back looks into the building by more than this, as a cosine. */
+const INWARD = 0.1;
+
+/** Every eave with an overhang has its fascia all along, its back on the tails' line. */
+export const bareEaves = ({ job, roof, members }: FrameOnSite): FitProblem[] => {
+  if (job.timber.fascia === undefined) return [];
+  const fascias = members.filter(({ member }) => member.kind === 'fascia');
+  return roof.edges.flatMap((edge): FitProblem[] => {
+    if (!('side' in edge) || (edge.kind !== 'eave' && edge.kind !== 'step')) return [];
+    const side = roof.blocks.find(({ id }) => id === edge.block)?.sides[edge.side];
+    const slope = roof.slopes[edge.slope];
+    const own = slope?.sides.some(({ block, side: i }) => block === edge.block && i === edge.side);
+    if (side === undefined || own !== true || side.overhangMm === 0) return [];
+    const on = (p: readonly [number, number, number]): number =>
+      v2.dot(v2.sub(v3.inPlan(p), v3.inPlan(edge.from)), side.along);
+    const length = on(edge.to);
+    const covered = fascias.flatMap(({ pieces }) =>
+      pieces.flatMap(({ faces }) =>
+        faces.flatMap(({ plane, points }): Interval[] => {
+          const { normal } = plane;
+          if (v2.dot([normal[0], normal[1]], side.inward) < INWARD) return [];
+          if (Math.abs(v2.dot([normal[0], normal[1]], side.along)) > 1e-4) return [];
+          if (Math.abs(planeAt(plane, edge.from)) > FIT_GAP_MM) return [];
+          // A leaning back ends where its upper edge does.
+          const top = Math.max(...points.map((p) => p[2]));
+          const ends = points.filter((p) => Math.abs(normal[2]) < 1e-6 || p[2] > top - NEAR_MM);
+          const ts = ends.map(on);
+          return [[Math.min(...ts), Math.max(...ts)]];
+        }),
+      ),
+    );
+    const [low, high] = length > 0 ? [0, length] : [length, 0];
+    return intervals
+      .without([[low, high]], intervals.unite(covered, NEAR_MM), NEAR_MM)
+      .map(([a, b]) => ({
+        members: ['fascia', 'roof'] as const,
+        ids: [],
+        kind: 'missing' as const,
+        mm: b - a,
+        at: v3.lerp(edge.from, edge.to, (a + b) / 2 / length),
+        text: `${(b - a).toFixed(0)} mm of the eave of "${edge.block}", side ${edge.side}, has no fascia`,
+      }));
+  });
+};

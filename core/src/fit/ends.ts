@@ -1,0 +1,119 @@
+import { area2, FIT_GAP_MM, planeAt, v3, type Vec3 } from '../geom';
+import type { Member } from '../frame';
+import { heightAt } from '../roof';
+import type { Contact } from './contacts';
+import { liesIn, middleOfPoints, outFrom, type FrameOnSite } from './frame-on-site';
+import { cornersOf, type Body, type Placed, type PlacedFace } from './placed';
+
+/** A face nearer than this to the board's own direction is a side or an edge of it, as a sine. */
+const ALONG = 0.03;
+/** How far a corner must stand before a face for that face to be a notch's. mm */
+const REENTRANT_MM = 1;
+/** A face this near level, as a cosine, is level. */
+const LEVEL = 1 - 1e-6;
+
+/** The sawn faces of one end of a timber. */
+export interface TimberEnd {
+  readonly upper: boolean;
+  readonly faces: readonly PlacedFace[];
+}
+
+export interface SawnFaces {
+  readonly ends: readonly TimberEnd[];
+  /** Level faces that look down: what can lie on a plate. */
+  readonly seats: readonly PlacedFace[];
+}
+
+export const areaOf = ({ points, plane: { normal } }: PlacedFace): number => {
+  const aside: Vec3 = Math.abs(normal[2]) < 0.7 ? [0, 0, 1] : [1, 0, 0];
+  const right = v3.unit(v3.cross(aside, normal));
+  const up = v3.cross(normal, right);
+  return area2(points.map((p) => [v3.dot(p, right), v3.dot(p, up)]));
+};
+
+/** Tells a timber's ends and seats from its sides, edges and planed corners, by its shape alone. */
+export const sawnFaces = ({ roof }: FrameOnSite, placed: Placed): SawnFaces => {
+  const { a } = placed.member.frame;
+  const corners = cornersOf(placed);
+  const seats: PlacedFace[] = [];
+  const ends: { upper: PlacedFace[]; lower: PlacedFace[] } = { upper: [], lower: [] };
+  for (const face of placed.pieces.flatMap(({ faces }) => faces)) {
+    const { normal } = face.plane;
+    const along = v3.dot(normal, a);
+    if (normal[2] < -LEVEL && Math.abs(along) > 1e-9) {
+      seats.push(face);
+      continue;
+    }
+    if (Math.abs(along) < ALONG) continue;
+    if (corners.some((p) => planeAt(face.plane, p) > REENTRANT_MM)) continue;
+    const planed =
+      normal[2] > 0 &&
+      roof.slopes.some(({ plane }) => liesIn(face.points, plane, FIT_GAP_MM));
+    if (!planed) (along > 0 ? ends.upper : ends.lower).push(face);
+  }
+  return {
+    seats,
+    ends: [
+      { upper: true, faces: ends.upper },
+      { upper: false, faces: ends.lower },
+    ],
+  };
+};
+
+/** Whether a face lies in the outside face of a gable or a wall, whose studs stand under it. */
+export const atGable = ({ roof }: FrameOnSite, { points }: PlacedFace): boolean =>
+  roof.blocks.some(({ sides }) =>
+    sides.some(
+      (side) =>
+        side.roof !== 'eave' &&
+        side.roof !== 'open' &&
+        points.every((p) => Math.abs(outFrom(side, p)) <= FIT_GAP_MM),
+    ),
+  );
+
+/**
+ * Whether an end reaches out to the overhang of an eave, with a corner of its cut or, a valley, with the middle of its
+ * top: a tail.
+ */
+export const isTail = (
+  { roof }: FrameOnSite,
+  faces: readonly PlacedFace[],
+  { frame, stock }: Member,
+): boolean => {
+  const points = faces.flatMap((face) => face.points);
+  const top = Math.max(...points.map((p) => v3.dot(p, frame.e)));
+  const crown = points.filter((p) => v3.dot(p, frame.e) > top - FIT_GAP_MM);
+  const plumbMm = stock.depth / frame.e[2];
+  const out = [...points, middleOfPoints(crown)];
+  return roof.blocks.some(({ sides, planes }) =>
+    sides.some((side, i) => {
+      const plane = planes[i];
+      if (side.roof !== 'eave' || plane == null) return false;
+      return out.some(
+        (p) =>
+          Math.abs(outFrom(side, p) - side.overhangMm) <= FIT_GAP_MM &&
+          Math.abs(heightAt(plane, [p[0], p[1]]) - p[2]) <= plumbMm,
+      );
+    }),
+  );
+};
+
+/** What a face comes against. */
+export const contactsByFace = <B extends Body>(
+  contacts: readonly Contact<B>[],
+): Map<PlacedFace, { readonly contact: Contact<B>; readonly other: B; readonly face: PlacedFace }[]> => {
+  const found = new Map<
+    PlacedFace,
+    { readonly contact: Contact<B>; readonly other: B; readonly face: PlacedFace }[]
+  >();
+  const add = (face: PlacedFace, contact: Contact<B>, other: B, otherFace: PlacedFace): void => {
+    const known = found.get(face);
+    if (known === undefined) found.set(face, [{ contact, other, face: otherFace }]);
+    else known.push({ contact, other, face: otherFace });
+  };
+  for (const contact of contacts) {
+    add(contact.face, contact, contact.other, contact.otherFace);
+    add(contact.otherFace, contact, contact.one, contact.face);
+  }
+  return found;
+};

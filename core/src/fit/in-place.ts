@@ -1,0 +1,206 @@
+import { FIT_PROUD_MM, planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
+import type { Member } from '../frame';
+import { roofAbout, type RoofLine } from '../roof';
+import { liesIn, middleOf, type FrameOnSite } from './frame-on-site';
+import { cornersOf, type Placed } from './placed';
+import type { FitProblem } from './report';
+
+/** A face that looks up by more than this, as a cosine, is part of a timber's top. */
+const UP = 0.1;
+/** Where along a line's timber its top is read, as shares of it. */
+const READ_AT = [0.1, 0.5, 0.9];
+/** A timber whose middle is this near a line of the roof stands on it. mm */
+const ON_LINE_MM = 1;
+/** Directions nearer than this are one, as a sine. */
+const SAME_WAY = 1e-4;
+/** A face this near level, as a cosine, is level. */
+const LEVEL = 1 - 1e-9;
+
+const finding = (
+  placed: Placed,
+  kind: 'proud' | 'low' | 'misplaced',
+  mm: number,
+  text: string,
+  at: Vec3 = middleOf(placed),
+): FitProblem => ({
+  members: [placed.mark, 'roof'],
+  ids: [placed.member.id],
+  kind,
+  mm,
+  at,
+  text: `${text} (${placed.member.id})`,
+});
+
+/** How far the member's highest corner stands above the roof over it, square to the roof, and where. mm */
+const mostProud = ({ roof }: FrameOnSite, placed: Placed): { mm: number; at: Vec3 } => {
+  const { block, side } = placed.member;
+  let [mm, at]: [number, Vec3] = [-Infinity, [0, 0, 0]];
+  for (const p of cornersOf(placed)) {
+    const over = roofAbout(roof, [p[0], p[1]], block, side);
+    const proud = (p[2] - over.z) * over.plane.plane.normal[2];
+    if (proud > mm) [mm, at] = [proud, p];
+  }
+  return { mm, at };
+};
+
+const isRafter = ({ kind }: Member): boolean => kind.endsWith('common') || kind.endsWith('jack');
+
+/** The faces of a timber that look up; a level one of a sloping timber parts its tail from the rest inside. */
+export const tops = ({ member: { frame }, pieces }: Placed) =>
+  pieces.flatMap(({ faces }) =>
+    faces.filter(
+      ({ plane: { normal } }) =>
+        normal[2] > UP &&
+        v3.dot(normal, frame.e) > UP &&
+        (normal[2] < LEVEL || Math.abs(frame.a[2]) < SAME_WAY),
+    ),
+  );
+
+/** A rafter's top lies in planes of the roof, all of it. */
+const rafterTop = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
+  const planes = roof.slopes.map(({ plane }) => plane);
+  const off = tops(placed)
+    .filter(({ points }) => !planes.some((plane) => liesIn(points, plane, FIT_PROUD_MM)))
+    .map(({ points }) =>
+      planes.reduce(
+        (least, plane) => {
+          const most = points.reduce(
+            (far, p) => (Math.abs(planeAt(plane, p)) > Math.abs(far) ? planeAt(plane, p) : far),
+            0,
+          );
+          return Math.abs(most) < Math.abs(least) ? most : least;
+        },
+        Infinity,
+      ),
+    );
+  const [worst] = off.sort((p, q) => Math.abs(q) - Math.abs(p));
+  if (worst === undefined) return [];
+  const mm = Math.abs(worst);
+  return worst > 0
+    ? [finding(placed, 'proud', mm, `${placed.mark} stands ${mm.toFixed(1)} mm proud of the roof plane`)]
+    : [finding(placed, 'low', mm, `the top of ${placed.mark} lies ${mm.toFixed(1)} mm below the roof plane`)];
+};
+
+/** The line of the roof that a timber of its kind stands on: of those under it, the one it covers most of. */
+export const lineUnder = (
+  { roof }: FrameOnSite,
+  { member: { kind, frame }, ...body }: Placed,
+): RoofLine | null => {
+  let best: RoofLine | null = null;
+  let most = 0;
+  const corners = cornersOf(body);
+  const heading = v2.unit(v3.inPlan(frame.a));
+  for (const line of roof.lines) {
+    if (line.kind !== kind) continue;
+    const from = v3.inPlan(line.from);
+    const along = v2.unit(v2.sub(v3.inPlan(line.to), from));
+    if (Math.abs(v2.cross(heading, along)) > SAME_WAY) continue;
+    if (Math.abs(v2.cross(along, v2.sub(v3.inPlan(frame.origin), from))) > ON_LINE_MM) continue;
+    const ts = corners.map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
+    const length = v2.distance(from, v3.inPlan(line.to));
+    const shared = Math.min(length, Math.max(...ts)) - Math.max(0, Math.min(...ts));
+    if (shared > most) [best, most] = [line, shared];
+  }
+  return best;
+};
+
+/** Height of a timber's top over a point of the plan; null where it does not reach. mm */
+const topOver = (placed: Placed, p: Vec2): number | null => {
+  let found: number | null = null;
+  for (const { points, plane } of tops(placed)) {
+    const inside = points.every((a, i) => {
+      const b = points[(i + 1) % points.length] ?? a;
+      return v2.cross(v2.sub(v3.inPlan(b), v3.inPlan(a)), v2.sub(p, v3.inPlan(a))) >= -1e-3;
+    });
+    if (!inside) continue;
+    const z = (plane.offset - plane.normal[0] * p[0] - plane.normal[1] * p[1]) / plane.normal[2];
+    if (found === null || z > found) found = z;
+  }
+  return found;
+};
+
+/** How far a point stands above the two planes of a line: over the lower of them at a fold, the higher in a valley. */
+const above = (planes: readonly Plane[], p: Vec3, valley: boolean): number => {
+  const away = planes.map((plane) => planeAt(plane, p));
+  return valley ? Math.min(...away) : Math.max(...away);
+};
+
+/** Short of the face, so that a top is read on wood. */
+const INSIDE = 0.999;
+
+/**
+ * Where a line's timber stands under its planes, as the crew's way has it: a dropped hip and a ridge touch them with
+ * their arrises, a backed hip lies in them, a square one and a valley touch the line with their middle.
+ */
+const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
+  const line = lineUnder(site, placed);
+  const { member, mark } = placed;
+  if (line === null)
+    return [finding(placed, 'misplaced', 0, `${mark} stands on no ${member.kind} of the roof`)];
+  const planes = line.slopes.flatMap((i) => site.roof.slopes[i]?.plane ?? []);
+  const from = v3.inPlan(line.from);
+  const length = v2.distance(from, v3.inPlan(line.to));
+  const along = v2.unit(v2.sub(v3.inPlan(line.to), from));
+  const ts = cornersOf(placed).map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
+  const [low, high] = [Math.max(0, Math.min(...ts)), Math.min(length, Math.max(...ts))];
+  const half = (INSIDE * member.stock.thickness) / 2;
+  const { hipTop } = site.job.framing;
+  const middle = member.kind === 'valley' || (member.kind === 'hip' && hipTop === 'none');
+  const backed = member.kind === 'hip' && hipTop === 'back';
+  let worst = 0;
+  let at: Vec3 = line.from;
+  for (const share of READ_AT) {
+    const on = v2.add(from, v2.scale(along, low + share * (high - low)));
+    const aside = middle ? [0] : [half, -half];
+    const reads = aside.flatMap((out): { off: number; p: Vec3 }[] => {
+      const [x, y] = v2.add(on, v2.scale(v2.left(along), out));
+      const z = topOver(placed, [x, y]);
+      if (z === null) return [];
+      const p: Vec3 = [x, y, z];
+      return [{ off: above(planes, p, member.kind === 'valley'), p }];
+    });
+    if (reads.length === 0) continue;
+    const highest = reads.reduce((p, q) => (q.off > p.off ? q : p));
+    const judged = backed ? reads : [highest];
+    for (const { off, p } of judged) if (Math.abs(off) > Math.abs(worst)) [worst, at] = [off, p];
+  }
+  // A reading just inside the arris is that much lower than the arris itself.
+  const slack = FIT_PROUD_MM + (1 - INSIDE) * member.stock.thickness;
+  const mm = Math.abs(worst);
+  if (mm <= slack) return [];
+  return worst > 0
+    ? [finding(placed, 'proud', mm, `${mark} stands ${mm.toFixed(1)} mm proud of the roof`, at)]
+    : [finding(placed, 'low', mm, `${mark} stands ${mm.toFixed(1)} mm too low under the roof`, at)];
+};
+
+/** A timber that touches a plane of the roof with its highest corners at both ends: a header, a fascia. */
+const touchesAbove = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
+  const { frame } = placed.member;
+  const corners = cornersOf(placed);
+  const ts = corners.map((p) => v3.dot(p, frame.a));
+  const middle = (Math.min(...ts) + Math.max(...ts)) / 2;
+  const halves = [
+    corners.filter((_, i) => (ts[i] ?? 0) <= middle),
+    corners.filter((_, i) => (ts[i] ?? 0) >= middle),
+  ];
+  const lows = roof.slopes.map(({ plane }) =>
+    Math.max(...halves.map((half) => Math.abs(Math.max(...half.map((p) => planeAt(plane, p)))))),
+  );
+  const mm = Math.min(...lows);
+  return mm <= FIT_PROUD_MM
+    ? []
+    : [finding(placed, 'low', mm, `${placed.mark} lies ${mm.toFixed(1)} mm off the roof plane`)];
+};
+
+/** Every top against the roof planes, both ways. */
+export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
+  site.members.flatMap((placed): FitProblem[] => {
+    const { member, mark } = placed;
+    const line = member.kind === 'ridge' || member.kind === 'hip' || member.kind === 'valley';
+    const square = member.kind === 'hip' && site.job.framing.hipTop === 'none';
+    const { mm, at } = square ? { mm: 0, at: middleOf(placed) } : mostProud(site, placed);
+    if (mm > FIT_PROUD_MM)
+      return [finding(placed, 'proud', mm, `${mark} stands ${mm.toFixed(1)} mm proud of the roof plane`, at)];
+    if (isRafter(member)) return rafterTop(site, placed);
+    return line ? lineTop(site, placed) : touchesAbove(site, placed);
+  });

@@ -1,0 +1,91 @@
+import { planeAt, v2, v3, FIT_GAP_MM } from '../geom';
+import type { Slope } from '../roof';
+import { middleOf, type FrameOnSite } from './frame-on-site';
+import type { Placed } from './placed';
+import type { FitProblem } from './report';
+
+/** The slope whose plane a rafter's upper edge lies nearest to. */
+const slopeOf = ({ roof }: FrameOnSite, { member }: Placed): Slope | null => {
+  let best: Slope | null = null;
+  let least = Infinity;
+  const top = v3.add(member.frame.origin, v3.scale(member.frame.e, member.topMm));
+  for (const slope of roof.slopes) {
+    const turned = 1 - v3.dot(slope.plane.normal, member.frame.e);
+    const off = Math.abs(planeAt(slope.plane, top)) + 1e6 * turned;
+    if (off < least) [best, least] = [slope, off];
+  }
+  return best;
+};
+
+/** Distances along a slope's eave that layouts are counted from: the ends of its lines and the corners of its walls. */
+const origins = ({ roof }: FrameOnSite, slope: Slope, us: (p: readonly number[]) => number) => {
+  const index = roof.slopes.indexOf(slope);
+  const lines = roof.lines
+    .filter(({ slopes }) => slopes.includes(index))
+    .flatMap(({ from, to }) => [us(from), us(to)]);
+  const blocks = new Set(slope.sides.map(({ block }) => block));
+  const corners = roof.blocks
+    .filter(({ id }) => blocks.has(id))
+    .flatMap(({ sides }) => sides.map(({ start }) => us(start)));
+  return [...lines, ...corners];
+};
+
+/** Rafters that stand neither on the layout, counted from one of its origins, nor at an origin or flush beside it. */
+export const offLayout = (site: FrameOnSite): FitProblem[] => {
+  const { spacing } = site.job.framing;
+  const half = site.job.timber.common.thickness / 2;
+  const bySlope = new Map<Slope, Placed[]>();
+  for (const placed of site.members) {
+    const { kind } = placed.member;
+    if (!kind.endsWith('common') && !kind.endsWith('jack')) continue;
+    const slope = slopeOf(site, placed);
+    if (slope !== null) bySlope.set(slope, [...(bySlope.get(slope) ?? []), placed]);
+  }
+  return [...bySlope].flatMap(([slope, rafters]) => {
+    const us = ([x = 0, y = 0]: readonly number[]): number => v2.dot([x, y], slope.along);
+    const from = origins(site, slope, us);
+    const beside = from.flatMap((u) => [u - half, u, u + half]);
+    const marks = [...beside, ...rafters.map(({ member }) => us(member.frame.origin))].sort(
+      (p, q) => p - q,
+    );
+    return rafters.flatMap((placed): FitProblem[] => {
+      const u = us(placed.member.frame.origin);
+      let least = evenly(marks, u, spacing);
+      for (const origin of from) {
+        const away = u - origin;
+        const steps = Math.abs(away - spacing * Math.round(away / spacing));
+        least = Math.min(least, steps, Math.abs(Math.abs(away) - half));
+      }
+      if (least <= FIT_GAP_MM) return [];
+      return [
+        {
+          members: [placed.mark, 'layout'],
+          ids: [placed.member.id],
+          kind: 'misplaced',
+          mm: least,
+          at: middleOf(placed),
+          text: `${placed.mark} stands ${least.toFixed(1)} mm off the layout (${placed.member.id})`,
+        },
+      ];
+    });
+  });
+};
+
+/** How many marks to each side of a rafter can be the ends of the bay that it parts. */
+const NEIGHBOURS = 8;
+
+/** How far a rafter stands off an even part of a bay that was too wide for the spacing. mm */
+const evenly = (marks: readonly number[], u: number, spacing: number): number => {
+  const below = marks.filter((mark) => mark < u - FIT_GAP_MM).slice(-NEIGHBOURS);
+  const above = marks.filter((mark) => mark > u + FIT_GAP_MM).slice(0, NEIGHBOURS);
+  let least = Infinity;
+  for (const low of below) {
+    for (const high of above) {
+      const bays = Math.ceil((high - low - FIT_GAP_MM) / spacing);
+      if (bays < 2) continue;
+      const part = ((u - low) * bays) / (high - low);
+      least = Math.min(least, (Math.abs(part - Math.round(part)) * (high - low)) / bays);
+    }
+  }
+  return least;
+};

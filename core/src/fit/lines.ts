@@ -1,0 +1,90 @@
+import { intervals, v2, v3, type Interval } from '../geom';
+import type { RoofLine } from '../roof';
+import type { FrameOnSite } from './frame-on-site';
+import { cornersOf } from './placed';
+import type { FitProblem } from './report';
+
+/** A line of the roof may stand bare for this many thicknesses of the timbers that meet at its end. */
+const DEDUCTION = 1.5;
+/** Wood this near under a line is under it. mm */
+const UNDER_MM = 0.5;
+/** Lines less bare than this are whole. mm */
+const NEAR_MM = 1;
+
+/**
+ * Along every ridge, hip and valley stands its timber, from end to end but for what the timbers that meet at its ends
+ * take up. Found by the wood under the line, whatever it is called.
+ */
+export const bareLines = ({ roof, job, members }: FrameOnSite): FitProblem[] => {
+  const { timber } = job;
+  const thickest = Math.max(
+    ...[timber.common, timber.hip, timber.valley, timber.ridge].map((one) => one?.thickness ?? 0),
+  );
+  const found: FitProblem[] = [];
+  for (const line of roof.lines) {
+    const from = v3.inPlan(line.from);
+    const to = v3.inPlan(line.to);
+    const along = v2.unit(v2.sub(to, from));
+    const length = v2.distance(from, to);
+    const under = members.flatMap((placed): Interval[] => {
+      if (placed.member.kind !== line.kind) return [];
+      const heading = v2.unit(v3.inPlan(placed.member.frame.a));
+      if (Math.abs(v2.cross(heading, along)) > 1e-4) return [];
+      const origin = v2.sub(v3.inPlan(placed.member.frame.origin), from);
+      if (Math.abs(v2.cross(along, origin)) > UNDER_MM) return [];
+      const ts = cornersOf(placed).map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
+      return [[Math.min(...ts), Math.max(...ts)]];
+    });
+    const bare = intervals.without([[0, length]], intervals.unite(under, NEAR_MM), NEAR_MM);
+    for (const [low, high] of bare) {
+      // A square tail is cut further in the lower its top stands.
+      const tail = job.framing.tail === 'square' && low < NEAR_MM ? thickest / 2 : 0;
+      if (high - low <= tail + deduction(thickest, line, roof.lines, [low, high])) continue;
+      const at = v3.lerp(line.from, line.to, (low + high) / 2 / length);
+      const whole = high - low > length - NEAR_MM;
+      const mm = high - low;
+      found.push({
+        members: [line.kind, 'roof'],
+        ids: [],
+        kind: 'missing',
+        mm,
+        at,
+        text: whole
+          ? `a ${line.kind} ${mm.toFixed(0)} mm long in plan has no timber`
+          : `${mm.toFixed(0)} mm of a ${line.kind} has no timber under it`,
+      });
+    }
+  }
+  return found;
+};
+
+/**
+ * What the timbers of other lines that meet this one in a stretch of it may take off it: more, the nearer they run to
+ * its own direction. mm
+ */
+const deduction = (
+  thickness: number,
+  line: RoofLine,
+  lines: readonly RoofLine[],
+  [low, high]: Interval,
+): number => {
+  const from = v3.inPlan(line.from);
+  const own = v2.unit(v2.sub(v3.inPlan(line.to), from));
+  const sines = lines.flatMap((other): number[] => {
+    if (other === line) return [];
+    const [a, b] = [v3.inPlan(other.from), v3.inPlan(other.to)];
+    const heading = v2.unit(v2.sub(b, a));
+    const sine = v2.cross(own, heading);
+    if (Math.abs(sine) < 1e-3) return [];
+    const at = v2.cross(v2.sub(a, from), heading) / sine;
+    const on = v2.cross(v2.sub(a, from), own) / sine;
+    const meets =
+      at > low - NEAR_MM &&
+      at < high + NEAR_MM &&
+      on > -NEAR_MM &&
+      on < v2.distance(a, b) + NEAR_MM;
+    return meets ? [Math.abs(sine)] : [];
+  });
+  // At a gable or over its foot a line's timber goes all the way.
+  return sines.length === 0 ? 0 : (DEDUCTION * thickness) / Math.min(...sines);
+};

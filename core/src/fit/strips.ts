@@ -1,0 +1,249 @@
+import {
+  clipConvex,
+  intervals,
+  v2,
+  v3,
+  type Interval,
+  type TaggedPolygon,
+  type Vec2,
+  type Vec3,
+} from '../geom';
+import { heightAt, type Slope } from '../roof';
+import type { FrameOnSite } from './frame-on-site';
+import { tops } from './in-place';
+import type { Placed } from './placed';
+import type { FitProblem, ShortJack } from './report';
+
+/** Strips are read at every change, this far to each side of it, and at least this often in between. mm */
+const BESIDE_MM = 0.5;
+const STEP_MM = 150;
+/** A strip this little wider than the spacing is rounding. mm */
+const SLACK_MM = 0.2;
+/** How far above a level another is read, to see which way an edge runs. mm */
+const ABOVE_MM = 0.01;
+/** A top this far below a slope's plane still carries it: a dropped hip, a header. mm */
+const CARRIES_MM = 250;
+/** An edge of the roof that runs up the slope wants its rafter flush beside it. mm */
+const FLUSH_MM = 1;
+/** A strip that runs up the slope for less than this lies between the corners of timbers that meet. mm */
+const LEAST_TALL_MM = 60;
+/** Less of the roof than this between two edges wants no rafter. mm */
+const NO_WIDTH_MM = 1;
+
+/** A convex outline in a slope's own plan coordinates: u along the eave, v up the slope. */
+type Outline = readonly Vec2[];
+
+interface Support {
+  readonly outline: Outline;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Where the level line at v crosses a convex outline. */
+const across = (outline: Outline, v: number): Interval | null => {
+  let [low, high] = [Infinity, -Infinity];
+  let a = outline[outline.length - 1];
+  for (const b of outline) {
+    if (a !== undefined && a[1] > v !== b[1] > v) {
+      const u = a[0] + ((b[0] - a[0]) * (v - a[1])) / (b[1] - a[1]);
+      if (u < low) low = u;
+      if (u > high) high = u;
+    }
+    a = b;
+  }
+  return low < high ? [low, high] : null;
+};
+
+const turnedOver = (outline: Outline): Outline => outline.map(([u, v]): Vec2 => [v, u]);
+
+const chords = (outlines: readonly Outline[], v: number): Interval[] =>
+  outlines.flatMap((outline): Interval[] => {
+    const chord = across(outline, v);
+    return chord === null ? [] : [chord];
+  });
+
+/** What stands under one slope: the parts of it inside walls, and the tops that carry it. */
+interface Strips {
+  readonly slope: Slope;
+  readonly parts: readonly Outline[];
+  readonly supports: readonly Support[];
+}
+
+const local = (slope: Slope): ((p: Vec2) => Vec2) => {
+  const origin = slope.sides[0]?.line.start ?? [0, 0];
+  return (p) => {
+    const from = v2.sub(p, origin);
+    return [v2.dot(from, slope.along), v2.dot(from, slope.uphill)];
+  };
+};
+
+/** The parts of a slope that lie inside the walls of the blocks it belongs to. */
+const insideWalls = ({ roof }: FrameOnSite, slope: Slope): TaggedPolygon<unknown>[] => {
+  const own = roof.blocks.filter(({ id }) => slope.sides.some(({ block }) => block === id));
+  return slope.pieces.flatMap(({ polygon }) =>
+    own.flatMap(({ walls }): TaggedPolygon<unknown>[] => {
+      let rest: TaggedPolygon<unknown> | null = polygon;
+      for (const { a, b, c } of walls)
+        if (rest !== null) rest = clipConvex<unknown>(rest, ([x, y]) => a * x + b * y - c, null);
+      return rest === null ? [] : [rest];
+    }),
+  );
+};
+
+const supportOf = (slope: Slope, placed: Placed): Support[] => {
+  if (placed.member.kind === 'fascia') return [];
+  const to = local(slope);
+  return tops(placed).flatMap(({ points }): Support[] => {
+    const near = points.some(
+      (p) => Math.abs(heightAt(slope, [p[0], p[1]]) - p[2]) < CARRIES_MM,
+    );
+    if (!near) return [];
+    const outline = points.map((p) => to(v3.inPlan(p)));
+    const vs = outline.map(([, v]) => v);
+    return [{ outline, low: Math.min(...vs), high: Math.max(...vs) }];
+  });
+};
+
+const levels = ({ parts, supports }: Strips): number[] => {
+  const inside = parts.flatMap((part) => part.map(([, v]) => v));
+  const [low, high] = [Math.min(...inside), Math.max(...inside)];
+  const events = [...inside, ...supports.flatMap(({ outline }) => outline.map(([, v]) => v))]
+    .filter((v) => v >= low && v <= high)
+    .sort((p, q) => p - q);
+  const found: number[] = [];
+  let last = -Infinity;
+  for (const v of events) {
+    if (v - last < BESIDE_MM / 2) continue;
+    if (Number.isFinite(last))
+      for (let k = 1; k * STEP_MM < v - last; k += 1) found.push(last + k * STEP_MM);
+    found.push(v - BESIDE_MM, v + BESIDE_MM);
+    last = v;
+  }
+  return found.filter((v) => v > low && v < high);
+};
+
+/** The length of rafter that would stand at u through v, between what stands there already, inside the walls. mm */
+const runThrough = ({ parts, supports }: Strips, u: number, v: number): number => {
+  const runs = intervals.unite(chords(parts.map(turnedOver), u), NO_WIDTH_MM);
+  const held = chords(
+    supports.map(({ outline }) => turnedOver(outline)),
+    u,
+  );
+  const run = intervals
+    .without(runs, held, NO_WIDTH_MM)
+    .find(([low, high]) => low <= v + BESIDE_MM && high >= v - BESIDE_MM);
+  return run === undefined ? 0 : run[1] - run[0];
+};
+
+/** Whether a wide strip is one that the crew's shortest jack leaves. */
+const isShortJack = (
+  { job }: FrameOnSite,
+  strips: Strips,
+  [from, to]: Interval,
+  v: number,
+): boolean => {
+  const { spacing, shortestJack } = job.framing;
+  const clear = spacing - job.timber.common.thickness / 2;
+  const [low, high] = [Math.max(from, to - clear), Math.min(to, from + clear)];
+  if (low > high + SLACK_MM) return false;
+  return [low, (low + high) / 2, high].some(
+    (u) => runThrough(strips, u, v) / Math.cos(strips.slope.slopeRad) < shortestJack,
+  );
+};
+
+interface Strip {
+  readonly v: number;
+  readonly between: Interval;
+  readonly widthMm: number;
+  readonly flush: boolean;
+}
+
+/** Every strip of one slope at one level, as wide as it is clear and a rafter's thickness more: on centres. */
+const stripsAt = (site: FrameOnSite, { parts, supports }: Strips, v: number): Strip[] => {
+  const { thickness } = site.job.timber.common;
+  const tops: Interval[] = [];
+  for (const { outline, low, high } of supports) {
+    const chord = low < v && high > v ? across(outline, v) : null;
+    if (chord !== null) tops.push(chord);
+  }
+  const held = intervals.unite(tops, NO_WIDTH_MM);
+  const above = intervals.unite(chords(parts, v + ABOVE_MM), NO_WIDTH_MM);
+  return intervals.unite(chords(parts, v), NO_WIDTH_MM).flatMap(([left, right]): Strip[] =>
+    intervals.without([[left, right]], held, NO_WIDTH_MM).map(([from, to]): Strip => {
+      // An edge that runs up the slope wants a rafter flush beside it.
+      const runsUp = (edge: number, side: 0 | 1): boolean =>
+        above.some((chord) => Math.abs(chord[side] - edge) < ABOVE_MM / 1000);
+      const open =
+        (from - left < FLUSH_MM && runsUp(left, 0)) || (right - to < FLUSH_MM && runsUp(right, 1));
+      return { v, between: [from, to], widthMm: to - from + thickness, flush: !open };
+    }),
+  );
+};
+
+/** The strips of roof between neighbours that are wider than the spacing, or bare beside an edge; and the widest of all. */
+export const bareStrips = (
+  site: FrameOnSite,
+): { problems: FitProblem[]; shortJacks: ShortJack[]; widestMm: number } => {
+  const { spacing } = site.job.framing;
+  const problems: FitProblem[] = [];
+  const shortJacks: ShortJack[] = [];
+  let widestMm = 0;
+  for (const slope of site.roof.slopes) {
+    const to = local(slope);
+    const strips: Strips = {
+      slope,
+      parts: insideWalls(site, slope).map(({ points }) => points.map(to)),
+      supports: site.members.flatMap((placed) => supportOf(slope, placed)),
+    };
+    if (strips.parts.length === 0) continue;
+    // Of strips that lie over each other, the widest speaks for all.
+    const wide: { strip: Strip; short: boolean; low: number; high: number }[] = [];
+    for (const v of levels(strips)) {
+      for (const strip of stripsAt(site, strips, v)) {
+        const fits = strip.flush && strip.widthMm <= spacing + SLACK_MM;
+        if (fits) {
+          widestMm = Math.max(widestMm, strip.widthMm);
+          continue;
+        }
+        const short = isShortJack(site, strips, strip.between, v);
+        const twin = wide.findIndex(
+          (one) =>
+            one.short === short &&
+            one.strip.between[0] < strip.between[1] &&
+            strip.between[0] < one.strip.between[1],
+        );
+        const found = wide[twin];
+        if (found === undefined) wide.push({ strip, short, low: v, high: v });
+        else {
+          const widest = strip.widthMm > found.strip.widthMm ? strip : found.strip;
+          wide[twin] = { strip: widest, short, low: found.low, high: v };
+        }
+      }
+    }
+    const origin = slope.sides[0]?.line.start ?? [0, 0];
+    for (const { strip, short, low, high } of wide) {
+      if (high - low < LEAST_TALL_MM) continue;
+      const u = (strip.between[0] + strip.between[1]) / 2;
+      const p = v2.add(
+        origin,
+        v2.add(v2.scale(slope.along, u), v2.scale(slope.uphill, strip.v)),
+      );
+      const at: Vec3 = [p[0], p[1], heightAt(slope, p)];
+      const mm = strip.widthMm;
+      const where = `${slope.sides[0]?.block ?? ''} side ${slope.sides[0]?.side ?? 0}`;
+      if (short) shortJacks.push({ at, mm });
+      else
+        problems.push({
+          members: ['rafter', 'roof'],
+          ids: [],
+          kind: 'missing',
+          mm,
+          at,
+          text: strip.flush
+            ? `a strip of roof ${mm.toFixed(0)} mm wide stands bare between neighbours; the spacing is ${spacing} mm (${where})`
+            : `no rafter stands flush at the edge of the roof, ${mm.toFixed(0)} mm from its nearest (${where})`,
+        });
+    }
+  }
+  return { problems, shortJacks, widestMm };
+};

@@ -1,0 +1,144 @@
+import {
+  clipSolid,
+  commonConvex,
+  flip,
+  halfSpace,
+  halfSpaceToLocal,
+  v2,
+  v3,
+  volume,
+  type ConvexSolid,
+  type HalfSpace,
+  type Vec2,
+} from '../geom';
+import type { Plate, SideLine } from '../roof';
+import { plumbKeep } from './board';
+import type { EndCut, Member, Notch } from './member';
+import { solidOf } from './solid-of';
+import type { Strip } from './strip';
+import type { Site } from './timbers';
+
+const seatCut = (corner: Vec2, plateMm: number): EndCut => ({
+  at: 'seat',
+  name: 'seat cut',
+  keep: halfSpace([corner[0], corner[1], plateMm], [0, 0, -1]),
+  meets: null,
+});
+
+const heelCut = (corner: Vec2, outward: Vec2): EndCut => ({
+  at: 'heel',
+  name: 'heel cut',
+  keep: plumbKeep(corner, v2.scale(outward, -1)),
+  meets: null,
+});
+
+/** Seat on the plate's top, heel on a plumb plane through `corner` facing out of the building along `outward`. */
+export const seatNotch = (
+  corner: Vec2,
+  plateMm: number,
+  outward: Vec2,
+  hasTail: boolean,
+): Notch => ({
+  seat: seatCut(corner, plateMm),
+  heels: hasTail ? [heelCut(corner, outward)] : [],
+  corner,
+});
+
+/** Wood that may stand in a plate before the timber is notched over it: rounding along a face. mm³ */
+const TOUCHING_MM3 = 10;
+
+/** What a plate is made of, as half-spaces. */
+const boundsOf = ({ outline, topMm, bottomMm }: Plate): HalfSpace[] => {
+  const [first = [0, 0]] = outline;
+  return [
+    halfSpace([first[0], first[1], topMm], [0, 0, 1]),
+    halfSpace([first[0], first[1], bottomMm], [0, 0, -1]),
+    ...outline.map((p, i) => {
+      const next = outline[(i + 1) % outline.length] ?? p;
+      return plumbKeep(p, [next[1] - p[1], p[0] - next[0]]);
+    }),
+  ];
+};
+
+/** A plate this little before a heel is behind it. mm */
+const BEHIND_MM = 0.05;
+
+/** A timber nearer than this to a wall's own direction runs along it, as a sine. */
+const RUNS_ALONG = 0.05;
+
+/** Whether, by its outline in plan, a board may stand in a plate past what its own notch has taken away. */
+const mayStandIn = ({ notches, frame, topMm }: Member, strip: Strip, plate: Plate): boolean => {
+  // A timber that runs along a wall lies on no plate of it.
+  if (Math.abs(v2.dot(strip.heading, plate.line.inward)) < RUNS_ALONG) return false;
+  const [x0, y0, x1, y1] = strip.box;
+  const clear = (axis: 0 | 1, low: number, high: number): boolean =>
+    plate.outline.every((p) => p[axis] <= low) || plate.outline.every((p) => p[axis] >= high);
+  if (clear(0, x0, x1) || clear(1, y0, y1)) return false;
+  const over = commonConvex(strip.polygon.points, plate.outline);
+  const under = strip.plumbMm - topMm / frame.e[2];
+  if (!over.some((p) => strip.topAt(p) - under < plate.topMm)) return false;
+  const heading = v3.inPlan(frame.a);
+  return !notches.some(
+    ({ seat, corner }) =>
+      -seat.keep.offset <= plate.topMm + BEHIND_MM &&
+      -seat.keep.offset >= plate.topMm - BEHIND_MM &&
+      over.every((p) => v2.dot(v2.sub(p, corner), heading) > -BEHIND_MM),
+  );
+};
+
+const standsIn = (member: Member, plate: Plate): boolean => {
+  const bounds = boundsOf(plate).map((keep) => halfSpaceToLocal(member.frame, keep));
+  return solidOf(member).some((piece) => {
+    let rest: ConvexSolid<unknown> = piece;
+    for (const keep of bounds) rest = clipSolid<unknown>(rest, keep, null);
+    return volume(rest) > TOUCHING_MM3;
+  });
+};
+
+/** Where a plate's outside face crosses a timber's centre line in plan. */
+const crossingOf = ({ frame }: Member, { line }: Plate): Vec2 => {
+  const heading = v2.unit(v3.inPlan(frame.a));
+  const from = v3.inPlan(frame.origin);
+  const rate = v2.dot(heading, line.inward);
+  const t = v2.dot(v2.sub(line.start, from), line.inward) / rate;
+  return v2.add(from, v2.scale(heading, t));
+};
+
+const onOneLine = (one: SideLine, other: SideLine): boolean =>
+  v2.distance(one.inward, other.inward) < 1e-9 &&
+  Math.abs(v2.dot(v2.sub(one.start, other.start), one.inward)) < BEHIND_MM;
+
+/** Those heels that leave wood below the seat, and all of them only where wood is left behind every one. */
+const heelsLeft = (member: Member, seat: EndCut, heels: readonly EndCut[]): readonly EndCut[] => {
+  const below = flip(halfSpaceToLocal(member.frame, seat.keep));
+  const left = solidOf(member).reduce((sum, piece) => {
+    let rest: ConvexSolid<unknown> = clipSolid<unknown>(piece, below, null);
+    for (const { keep } of heels)
+      rest = clipSolid<unknown>(rest, halfSpaceToLocal(member.frame, keep), null);
+    return sum + volume(rest);
+  }, 0);
+  return left > TOUCHING_MM3 ? heels : [];
+};
+
+/**
+ * Notches a timber over every plate that it stands in: jacks that come down on a valley beside the plate they cross,
+ * valleys over the inner corner of two plates. The heels follow the plates' outside faces.
+ */
+export const overPlates = (site: Site, member: Member, strip: Strip): Member => {
+  if (member.kind === 'ridge') return member;
+  const hit = site.plates.filter(
+    (plate) => mayStandIn(member, strip, plate) && standsIn(member, plate),
+  );
+  const levels = [...new Set(hit.map(({ topMm }) => topMm))];
+  return levels.reduce((notched, topMm): Member => {
+    const plates = hit.filter((plate) => plate.topMm === topMm);
+    const corners = plates.map((plate) => crossingOf(member, plate));
+    const [corner = v3.inPlan(member.frame.origin)] = corners;
+    const seat = seatCut(corner, topMm);
+    const heels = plates
+      .filter(({ line }, i) => !plates.slice(0, i).some((other) => onOneLine(other.line, line)))
+      .map(({ line }) => heelCut(line.start, v2.scale(line.inward, -1)));
+    const notch: Notch = { seat, heels: heelsLeft(notched, seat, heels), corner };
+    return { ...notched, notches: [...notched.notches, notch] };
+  }, member);
+};

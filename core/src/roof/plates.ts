@@ -1,0 +1,157 @@
+import { clipConvex, intervals, v2, type Interval, type TaggedPolygon, type Vec2 } from '../geom';
+import type { Job } from '../job';
+import type { BlockRoof, Bound, Roof, SideRef } from './model';
+import type { SideLine } from './side-lines';
+import { heightAt } from './block-roof';
+
+/** A wall plate as it lies on its wall: level, with plumb faces. */
+export interface Plate extends SideRef {
+  readonly line: SideLine;
+  /** Convex, counter-clockwise in plan. */
+  readonly outline: readonly Vec2[];
+  readonly topMm: number;
+  readonly bottomMm: number;
+}
+
+/** A wall that another block's roof covers by less than this still stands. mm */
+const COVERED_MM = 1;
+/** Shorter stretches of wall carry nothing. mm */
+const LEAST_STRETCH_MM = 1;
+/** Where the job names no plate. mm */
+const USUAL_PLATE_MM = { width: 100, thickness: 38 } as const;
+
+export const plateWidthOf = ({ timber }: Job): number => timber.plateWidth ?? USUAL_PLATE_MM.width;
+
+/** The stretch of a line `from + u·along` where a linear value is at most 0; null where it nowhere is. */
+const whereNotOver = (
+  stretch: Interval | null,
+  atStart: number,
+  rate: number,
+): Interval | null => {
+  if (stretch === null) return null;
+  const [low, high] = stretch;
+  if (Math.abs(rate) < 1e-12) return atStart <= 0 ? stretch : null;
+  const zero = -atStart / rate;
+  const next: Interval = rate > 0 ? [low, Math.min(high, zero)] : [Math.max(low, zero), high];
+  return next[1] > next[0] ? next : null;
+};
+
+/** Where another block's roof covers a wall: within that block's walls, and its roof above the wall's own eave. */
+const coveredBy = (other: BlockRoof, { start, along, lengthMm }: SideLine, eaveZ: number) => {
+  const far = v2.add(start, along);
+  const of = ({ a, b, c }: Bound, [x, y]: Vec2): number => a * x + b * y - c;
+  let stretch: Interval | null = [0, lengthMm];
+  for (const wall of other.walls) {
+    const here = of(wall, start);
+    stretch = whereNotOver(stretch, here - COVERED_MM, of(wall, far) - here);
+  }
+  for (const plane of other.planes) {
+    if (plane === null) continue;
+    const here = heightAt(plane, start);
+    stretch = whereNotOver(stretch, eaveZ + COVERED_MM - here, here - heightAt(plane, far));
+  }
+  return stretch;
+};
+
+/** Where the other planes of a wall's own block lie lower than its eave: beside a wall whose plate is raised. */
+const lowerBeside = ({ planes }: BlockRoof, side: SideLine, eaveZ: number): Interval[] =>
+  planes.flatMap((plane, i): Interval[] => {
+    if (plane === null || i === side.index) return [];
+    const here = heightAt(plane, side.start);
+    const rate = heightAt(plane, v2.add(side.start, side.along)) - here;
+    const stretch = whereNotOver([0, side.lengthMm], here - eaveZ + COVERED_MM, rate);
+    return stretch === null ? [] : [stretch];
+  });
+
+/**
+ * The stretches of an eave's wall that carry the roof's edge, as distances from its start corner: where no other
+ * block's roof covers it, and no plane of its own block lies lower. mm
+ *
+ * @param joined how far a wall runs on into another block's roof, to where the walls of the two are joined
+ * @param beside how far it stops short of where a plane of its own block comes down to it
+ */
+export const standingWall = (
+  blocks: readonly BlockRoof[],
+  own: BlockRoof,
+  side: SideLine,
+  joined = 0,
+  beside = 0,
+): Interval[] => {
+  const eaveZ = side.plateMm + own.hapMm;
+  const covered = blocks.flatMap((other): Interval[] => {
+    const stretch = other.id === own.id ? null : coveredBy(other, side, eaveZ);
+    return stretch === null ? [] : [stretch];
+  });
+  const lower = lowerBeside(own, side, eaveZ).map(([low, high]): Interval => [low - beside, high + beside]);
+  const inside = intervals
+    .unite(covered, LEAST_STRETCH_MM)
+    .map(([low, high]): Interval => [
+      low > LEAST_STRETCH_MM ? low + joined : low,
+      high < side.lengthMm - LEAST_STRETCH_MM ? high - joined : high,
+    ])
+    .filter(([low, high]) => high > low);
+  return intervals.without(
+    [[0, side.lengthMm]],
+    [...inside, ...lower],
+    LEAST_STRETCH_MM,
+  );
+};
+
+/** A stretch of one wall's plate, clipped to the walls of its block. */
+const outlineOf = (
+  { walls }: BlockRoof,
+  { start, along, inward }: SideLine,
+  [from, to]: Interval,
+  width: number,
+): readonly Vec2[] | null => {
+  const at = (u: number, v: number): Vec2 =>
+    v2.add(start, v2.add(v2.scale(along, u), v2.scale(inward, v)));
+  let polygon: TaggedPolygon<null> | null = {
+    points: [at(from, 0), at(to, 0), at(to, width), at(from, width)],
+    tags: [null, null, null, null],
+  };
+  for (const { a, b, c } of walls)
+    if (polygon !== null) polygon = clipConvex(polygon, ([x, y]) => a * x + b * y - c, null);
+  return polygon?.points ?? null;
+};
+
+/** Where an earlier plate lies on the same line at the same level, the two are one. */
+const doubled = (earlier: readonly Plate[], side: SideLine): Interval[] =>
+  earlier.flatMap(({ line, topMm, outline }): Interval[] => {
+    const away = v2.dot(v2.sub(line.start, side.start), side.inward);
+    const sameLine = v2.dot(line.along, side.along) > 1 - 1e-9 && Math.abs(away) < COVERED_MM;
+    if (!sameLine || Math.abs(topMm - side.plateMm) > COVERED_MM) return [];
+    const us = outline.map((p) => v2.dot(v2.sub(p, side.start), side.along));
+    return [[Math.min(...us), Math.max(...us)]];
+  });
+
+/** Every wall plate of the building: along each eave's wall, inside its outside face, where that wall stands. */
+export const platesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] => {
+  const width = plateWidthOf(job);
+  const thickness = job.timber.plateThickness ?? USUAL_PLATE_MM.thickness;
+  const plates: Plate[] = [];
+  for (const block of blocks) {
+    for (const side of block.sides) {
+      if (side.roof !== 'eave') continue;
+      const standing = intervals.without(
+        // Past an inner corner the plate runs on by its own width.
+        standingWall(blocks, block, side, width, job.timber.common.thickness),
+        doubled(plates, side),
+        LEAST_STRETCH_MM,
+      );
+      for (const stretch of standing) {
+        const outline = outlineOf(block, side, stretch, width);
+        if (outline === null) continue;
+        plates.push({
+          block: block.id,
+          side: side.index,
+          line: side,
+          outline,
+          topMm: side.plateMm,
+          bottomMm: side.plateMm - thickness,
+        });
+      }
+    }
+  }
+  return plates;
+};

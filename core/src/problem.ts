@@ -16,7 +16,8 @@ export type ProblemCode =
   | 'shape-not-yet'
   | 'line-too-short'
   | 'open-end'
-  | 'step';
+  | 'step'
+  | 'not-framed';
 
 export interface Problem {
   readonly code: ProblemCode;

@@ -1,9 +1,9 @@
-import { cutList, type CutList, type CutListEntry } from './cuts';
+import { cutList, impossibleLine, type CutList, type CutListEntry } from './cuts';
 import { dryFit, type FitReport } from './fit';
 import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
-import { ok, type Result } from './problem';
-import { workOutRoof, type Roof } from './roof';
+import { ok, refused, type Problem, type Result } from './problem';
+import { isPlain, workOutRoof, type Roof } from './roof';
 
 export interface Solution {
   readonly job: Job;
@@ -12,18 +12,59 @@ export interface Solution {
   readonly cuts: CutList;
 }
 
+/** How many findings are told where a frame does not hold: the first say enough. */
+const TOLD = 3;
+
+const pathOf = (job: Job, block: string): string => {
+  const index = job.blocks.findIndex(({ id }) => id === block);
+  return index < 0 ? 'blocks' : `blocks.${index}`;
+};
+
+/** A list with a line that cannot be sawn is not given. */
+const impossible = ({ job, cuts }: Solution): Problem[] => {
+  const found = impossibleLine(cuts);
+  if (found === null) return [];
+  const { entry, fault } = found;
+  return [
+    {
+      code: 'not-framed',
+      path: pathOf(job, entry.block),
+      text: `this roof cannot be framed yet: ${entry.mark} (${entry.kind}) would come out with ${fault}. Accepted is a plan whose roof lines stand further apart there, or like pitches`,
+    },
+  ];
+};
+
+/** A roof out of the ordinary is proved before its list is given: what does not hold is refused with its reason. */
+const notProved = (solution: Solution): Problem[] => {
+  const { job, roof, members } = solution;
+  if (isPlain(job, roof)) return [];
+  return fit(solution)
+    .problems.slice(0, TOLD)
+    .map(({ ids, text }) => {
+      const block = members.find(({ id }) => id === ids[0])?.block ?? job.blocks[0]?.id ?? '';
+      return {
+        code: 'not-framed' as const,
+        path: pathOf(job, block),
+        text: `this roof cannot be framed yet: ${text}. Accepted is a plan whose roof lines stand further apart there, or like pitches and plates`,
+      };
+    });
+};
+
 /** The whole way from a checked job to a cut list. Pure and deterministic: the same job gives the same bytes. */
 export const solve = (job: Job): Result<Solution> => {
   const roof = workOutRoof(job);
   if (!roof.ok) return roof;
   const framing = frameRoof(job, roof.value);
   if (!framing.ok) return framing;
-  return ok({
+  const solution: Solution = {
     job,
     roof: roof.value,
     members: framing.value.members,
     cuts: cutList(job, roof.value, framing.value),
-  });
+  };
+  const sawn = impossible(solution);
+  const problems = sawn.length > 0 ? sawn : notProved(solution);
+  return problems.length > 0 ? refused(problems) : ok(solution);
 };
 
 /** The mark each member's id is known by. */

@@ -6,6 +6,7 @@
  * erection, then longest first. Of the member that is looked at, `boardOf` draws the marked board and `workingOf` tells
  * the chain that each number was computed by.
  */
+export { impossibleLine } from './sound';
 export { boardOf } from './board-drawing';
 export { cutList } from './cut-list';
 export { workingOf } from './figures';

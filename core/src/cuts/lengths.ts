@@ -82,10 +82,15 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
   const e = member.topMm;
   const half = member.stock.thickness / 2;
   const upper = cuts.filter((cut) => cut.end.at === 'top');
-  const lower = cuts.filter((cut) => cut.end.at === 'bottom');
-  const tails = cuts.filter((cut) => cut.end.at === 'tail');
   // The heel's plumb line through the origin leans back along the board: on a lowered top edge it lies further down.
   const heel = e * Math.tan(member.plan.slopeRad);
+  // A tail's cut that comes inside the heel's line leaves no tail: it is the lower end.
+  const isTail = (cut: LocalCut): boolean =>
+    cut.end.at === 'tail' && crossesAt(cut, 0, e) < heel + SAME_POINT_MM;
+  const tails = cuts.filter(isTail);
+  const lower = cuts.filter(
+    (cut) => cut.end.at === 'bottom' || (cut.end.at === 'tail' && !isTail(cut)),
+  );
   const top = (s: number): number => reachOf(upper, s, e, true);
   const bottom = (s: number): number => (lower.length === 0 ? heel : reachOf(lower, s, e, false));
   const whole = (s: number): number =>
@@ -153,13 +158,14 @@ export const lengthsOf = (member: Member, reaches: Reaches): Lengths => {
   const [low, high] = span(member);
   const blank = work(
     'blank',
-    'highest point of the sawn piece − lowest point, along the board from the heel',
+    'highest point of the sawn piece − lowest point, along the board from the heel; the long point at least',
     'mm',
     [
       ['highest point', high, 'mm'],
       ['lowest point', low, 'mm'],
+      ['long point', longest, 'mm'],
     ],
-    (most, least) => most - least,
+    (most, least, long) => Math.max(most - least, long),
   );
   return {
     slope,

@@ -6,7 +6,7 @@ import type { Body, Placed, PlacedFace, PlacedPlate } from './placed';
 import type { FitProblem, SeatBearing } from './report';
 
 /** An end bears by at least this share of its sawn face: less is an edge. */
-const LEAST_SHARE = 0.2;
+const LEAST_SHARE = 0.15;
 /** A face is held against another that lies before at least this share of it. */
 const FACES_SHARE = 0.2;
 /** A seat with less than this on its plate has no bearing. mm² */
@@ -158,19 +158,19 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
       seats.push({ id: member.id, mark, areaMm2, widthMm: leastWidth(placed, areas) });
     }
     for (const end of sawn.ends) {
-      let [area, borne] = [0, 0];
+      let share = 0;
       for (const face of end.faces) {
-        area += areaOf(face);
+        let borne = 0;
         for (const { contact } of at(face)) {
           if (!touches(contact)) continue;
           joints += 1;
           worstGapMm = Math.max(worstGapMm, Math.abs(contact.gapMm));
           borne += contact.areaMm2;
         }
+        share = Math.max(share, borne / areaOf(face));
         if (!atGable(site, face) && off(placed, face, at(face))) missed = true;
       }
       if (member.kind === 'fascia' || missed) continue;
-      const share = area === 0 ? 0 : borne / area;
       if (share >= LEAST_SHARE) continue;
       if (end.faces.length > 0 && end.faces.some((face) => atGable(site, face))) continue;
       if (!end.upper && isSeated && (end.faces.length === 0 || isTail(site, end.faces, member)))

@@ -1,11 +1,17 @@
-import { FIT_GAP_MM, intervals, planeAt, v2, v3, type Interval } from '../geom';
+import { FIT_GAP_MM, intervals, planeAt, v2, v3, type Interval, type Vec3 } from '../geom';
 import type { FrameOnSite } from './frame-on-site';
+import type { Placed } from './placed';
 import type { FitProblem } from './report';
 
 /** Bare lengths of eave shorter than this are whole. mm */
 const NEAR_MM = 1;
+/** A shorter piece of eave, where roofs run into each other, wants no fascia. mm */
+const SHORTEST_EAVE_MM = 60;
 /** A fascia's back looks into the building by more than this, as a cosine. */
 const INWARD = 0.1;
+
+const isInside = ({ pieces }: Placed, p: Vec3): boolean =>
+  pieces.some(({ faces }) => faces.every(({ plane }) => planeAt(plane, p) <= NEAR_MM));
 
 /** Every eave with an overhang has its fascia all along, its back on the tails' line. */
 export const bareEaves = ({ job, roof, members }: FrameOnSite): FitProblem[] => {
@@ -17,6 +23,7 @@ export const bareEaves = ({ job, roof, members }: FrameOnSite): FitProblem[] => 
     const slope = roof.slopes[edge.slope];
     const own = slope?.sides.some(({ block, side: i }) => block === edge.block && i === edge.side);
     if (side === undefined || own !== true || side.overhangMm === 0) return [];
+    if (v3.distance(edge.from, edge.to) < SHORTEST_EAVE_MM) return [];
     const on = (p: readonly [number, number, number]): number =>
       v2.dot(v2.sub(v3.inPlan(p), v3.inPlan(edge.from)), side.along);
     const length = on(edge.to);
@@ -38,6 +45,11 @@ export const bareEaves = ({ job, roof, members }: FrameOnSite): FitProblem[] => 
     const [low, high] = length > 0 ? [0, length] : [length, 0];
     return intervals
       .without([[low, high]], intervals.unite(covered, NEAR_MM), NEAR_MM)
+      .filter(([a, b]) => {
+        // Where another fascia runs past, this one ends on its face.
+        const middle = v3.lerp(edge.from, edge.to, (a + b) / 2 / length);
+        return !fascias.some((other) => isInside(other, middle));
+      })
       .map(([a, b]) => ({
         members: ['fascia', 'roof'] as const,
         ids: [],

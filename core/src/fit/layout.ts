@@ -1,8 +1,9 @@
-import { planeAt, v2, v3, FIT_GAP_MM } from '../geom';
+import { FIT_GAP_MM, planeAt, v2, v3 } from '../geom';
 import type { Slope } from '../roof';
 import { middleOf, type FrameOnSite } from './frame-on-site';
 import type { Placed } from './placed';
 import type { FitProblem } from './report';
+import { insideWalls } from './strips';
 
 /** The slope whose plane a rafter's upper edge lies nearest to. */
 const slopeOf = ({ roof }: FrameOnSite, { member }: Placed): Slope | null => {
@@ -17,8 +18,9 @@ const slopeOf = ({ roof }: FrameOnSite, { member }: Placed): Slope | null => {
   return best;
 };
 
-/** Distances along a slope's eave that layouts are counted from: the ends of its lines and the corners of its walls. */
-const origins = ({ roof }: FrameOnSite, slope: Slope, us: (p: readonly number[]) => number) => {
+/** Distances along a slope's eave that layouts are counted from: its corners over the walls, and the ends of its lines. */
+const origins = (site: FrameOnSite, slope: Slope, us: (p: readonly number[]) => number) => {
+  const { roof } = site;
   const index = roof.slopes.indexOf(slope);
   const lines = roof.lines
     .filter(({ slopes }) => slopes.includes(index))
@@ -27,7 +29,8 @@ const origins = ({ roof }: FrameOnSite, slope: Slope, us: (p: readonly number[])
   const corners = roof.blocks
     .filter(({ id }) => blocks.has(id))
     .flatMap(({ sides }) => sides.map(({ start }) => us(start)));
-  return [...lines, ...corners];
+  const inside = insideWalls(site, slope).flatMap(({ points }) => points.map(us));
+  return [...new Set([...lines, ...corners, ...inside])];
 };
 
 /** Rafters that stand neither on the layout, counted from one of its origins, nor at an origin or flush beside it. */
@@ -45,9 +48,10 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
     const us = ([x = 0, y = 0]: readonly number[]): number => v2.dot([x, y], slope.along);
     const from = origins(site, slope, us);
     const beside = from.flatMap((u) => [u - half, u, u + half]);
-    const marks = [...beside, ...rafters.map(({ member }) => us(member.frame.origin))].sort(
+    const all = [...beside, ...rafters.map(({ member }) => us(member.frame.origin))].sort(
       (p, q) => p - q,
     );
+    const marks = all.filter((mark, i) => mark - (all[i - 1] ?? -Infinity) > FIT_GAP_MM / 10);
     return rafters.flatMap((placed): FitProblem[] => {
       const u = us(placed.member.frame.origin);
       let least = evenly(marks, u, spacing);
@@ -72,7 +76,7 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
 };
 
 /** How many marks to each side of a rafter can be the ends of the bay that it parts. */
-const NEIGHBOURS = 8;
+const NEIGHBOURS = 12;
 
 /** How far a rafter stands off an even part of a bay that was too wide for the spacing. mm */
 const evenly = (marks: readonly number[], u: number, spacing: number): number => {

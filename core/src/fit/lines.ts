@@ -38,7 +38,7 @@ export const bareLines = ({ roof, job, members }: FrameOnSite): FitProblem[] => 
     const bare = intervals.without([[0, length]], intervals.unite(under, NEAR_MM), NEAR_MM);
     for (const [low, high] of bare) {
       // A square tail is cut further in the lower its top stands.
-      const tail = job.framing.tail === 'square' && low < NEAR_MM ? thickest / 2 : 0;
+      const tail = job.framing.tail === 'square' && low < NEAR_MM ? thickest : 0;
       if (high - low <= tail + deduction(thickest, line, roof.lines, [low, high])) continue;
       const at = v3.lerp(line.from, line.to, (low + high) / 2 / length);
       const whole = high - low > length - NEAR_MM;

@@ -66,6 +66,8 @@ const chords = (outlines: readonly Outline[], v: number): Interval[] =>
 interface Strips {
   readonly slope: Slope;
   readonly parts: readonly Outline[];
+  /** The slope's pieces whole, out to their tails. */
+  readonly whole: readonly Outline[];
   readonly supports: readonly Support[];
 }
 
@@ -78,7 +80,7 @@ const local = (slope: Slope): ((p: Vec2) => Vec2) => {
 };
 
 /** The parts of a slope that lie inside the walls of the blocks it belongs to. */
-const insideWalls = ({ roof }: FrameOnSite, slope: Slope): TaggedPolygon<unknown>[] => {
+export const insideWalls = ({ roof }: FrameOnSite, slope: Slope): TaggedPolygon<unknown>[] => {
   const own = roof.blocks.filter(({ id }) => slope.sides.some(({ block }) => block === id));
   return slope.pieces.flatMap(({ polygon }) =>
     own.flatMap(({ walls }): TaggedPolygon<unknown>[] => {
@@ -135,7 +137,7 @@ const runThrough = ({ parts, supports }: Strips, u: number, v: number): number =
   return run === undefined ? 0 : run[1] - run[0];
 };
 
-/** Whether a wide strip is one that the crew's shortest jack leaves. */
+/** Whether a wide strip is one that the crew's shortest jack leaves: of those that would stand in it, none is longer. */
 const isShortJack = (
   { job }: FrameOnSite,
   strips: Strips,
@@ -143,12 +145,18 @@ const isShortJack = (
   v: number,
 ): boolean => {
   const { spacing, shortestJack } = job.framing;
-  const clear = spacing - job.timber.common.thickness / 2;
-  const [low, high] = [Math.max(from, to - clear), Math.min(to, from + clear)];
-  if (low > high + SLACK_MM) return false;
-  return [low, (low + high) / 2, high].some(
-    (u) => runThrough(strips, u, v) / Math.cos(strips.slope.slopeRad) < shortestJack,
-  );
+  const { thickness } = job.timber.common;
+  const missing = Math.ceil((to - from + thickness - SLACK_MM) / spacing) - 1;
+  const step = (to - from + thickness) / (missing + 1);
+  const first = [spacing, step] as const;
+  const layouts = [
+    Array.from({ length: missing }, (_, i) => from + (i + 1) * first[0] - thickness / 2),
+    Array.from({ length: missing }, (_, i) => to - (i + 1) * first[0] + thickness / 2),
+    Array.from({ length: missing }, (_, i) => from + (i + 1) * first[1] - thickness / 2),
+  ];
+  const short = (u: number): boolean =>
+    runThrough(strips, u, v) / Math.cos(strips.slope.slopeRad) < shortestJack;
+  return layouts.some((layout) => layout.every(short));
 };
 
 interface Strip {
@@ -159,7 +167,11 @@ interface Strip {
 }
 
 /** Every strip of one slope at one level, as wide as it is clear and a rafter's thickness more: on centres. */
-const stripsAt = (site: FrameOnSite, { parts, supports }: Strips, v: number): Strip[] => {
+const stripsAt = (
+  site: FrameOnSite,
+  { parts, whole, supports }: Strips,
+  v: number,
+): Strip[] => {
   const { thickness } = site.job.timber.common;
   const tops: Interval[] = [];
   for (const { outline, low, high } of supports) {
@@ -168,11 +180,13 @@ const stripsAt = (site: FrameOnSite, { parts, supports }: Strips, v: number): St
   }
   const held = intervals.unite(tops, NO_WIDTH_MM);
   const above = intervals.unite(chords(parts, v + ABOVE_MM), NO_WIDTH_MM);
+  const beyond = intervals.unite(chords(whole, v), NO_WIDTH_MM);
   return intervals.unite(chords(parts, v), NO_WIDTH_MM).flatMap(([left, right]): Strip[] =>
     intervals.without([[left, right]], held, NO_WIDTH_MM).map(([from, to]): Strip => {
       // An edge that runs up the slope wants a rafter flush beside it.
       const runsUp = (edge: number, side: 0 | 1): boolean =>
-        above.some((chord) => Math.abs(chord[side] - edge) < ABOVE_MM / 1000);
+        above.some((chord) => Math.abs(chord[side] - edge) < ABOVE_MM / 1000) &&
+        !beyond.some(([low, high]) => low < edge - FLUSH_MM && high > edge + FLUSH_MM);
       const open =
         (from - left < FLUSH_MM && runsUp(left, 0)) || (right - to < FLUSH_MM && runsUp(right, 1));
       return { v, between: [from, to], widthMm: to - from + thickness, flush: !open };
@@ -193,6 +207,7 @@ export const bareStrips = (
     const strips: Strips = {
       slope,
       parts: insideWalls(site, slope).map(({ points }) => points.map(to)),
+      whole: slope.pieces.map(({ polygon }) => polygon.points.map(to)),
       supports: site.members.flatMap((placed) => supportOf(slope, placed)),
     };
     if (strips.parts.length === 0) continue;

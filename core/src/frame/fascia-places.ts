@@ -3,6 +3,8 @@ import type { RoofPlane, SideLine, SideRef, Slope } from '../roof';
 import { onSlope, planPoint } from './stations';
 import { heightOn, memberId, sideAt, slopeAt, type FasciaPlace, type Site } from './timbers';
 
+/** A shorter piece of eave, where roofs run into each other, carries no fascia. mm */
+export const SHORTEST_FASCIA_MM = 60;
 /** Corners of fascias this near are one. mm */
 export const FASCIA_CORNER_MM = 0.05;
 
@@ -56,7 +58,10 @@ export const fasciaPlaces = (site: Pick<Site, 'job' | 'roof'>): FasciaPlace[] =>
     else runs.push({ slope, block, side: sideAt(site, block, side), v, stretches: [[u0, u1]] });
   }
   return runs.flatMap(({ slope, block, side, v, stretches }) =>
-    intervals.unite(stretches, FASCIA_CORNER_MM).map((stretch, i): FasciaPlace => {
+    intervals
+      .unite(stretches, FASCIA_CORNER_MM)
+      .filter(([low, high]) => high - low > SHORTEST_FASCIA_MM)
+      .map((stretch, i): FasciaPlace => {
       const at = (u: number): Vec3 => {
         const p = planPoint(slope, u, v);
         return [p[0], p[1], heightOn(slope, p)];

@@ -1,30 +1,58 @@
-import { v2, v3, type BoardFrame, type Vec2, type Vec3 } from '../geom';
+import { lineCrossing, v2, v3, type BoardFrame, type Vec2, type Vec3 } from '../geom';
 import { plumbFrame, plumbKeep } from './board';
 import { FASCIA_CORNER_MM } from './fascia-places';
 import { plainPlan, type EndCut, type Member } from './member';
 import { clearOfAll, cutsOf, cutAll, wholeStrip, type Strip } from './strip';
 import type { StripGrid } from './strip-grid';
-import type { FasciaPlace, Site } from './timbers';
+import { isSquareTail } from './tails';
+import { blockAt, type FasciaPlace, type Site } from './timbers';
+
+/** Ends of fascias this near the crossing of their lines make a corner. mm */
+const CORNER_REACH_MM = 400;
+
+/** The corner that one end of a fascia makes with the next: where their backs cross in plan. */
+const cornerAt = (
+  site: Site,
+  place: FasciaPlace,
+  which: 'start' | 'end',
+  next: FasciaPlace,
+): Vec2 | null => {
+  const [p, q] = which === 'start' ? [place.from, next.to] : [place.to, next.from];
+  const depth = site.job.timber.fascia?.depth ?? 0;
+  if (next === place || Math.abs(p[2] - q[2]) > depth) return null;
+  if (v2.distance(v3.inPlan(p), v3.inPlan(q)) < FASCIA_CORNER_MM) return v3.inPlan(p);
+  // The eaves of one block that fall unlike still make a corner, if not a level one.
+  if (next.block !== place.block) return null;
+  const at = lineCrossing(v3.inPlan(p), place.slope.along, v3.inPlan(q), next.slope.along);
+  const reaches = (end: Vec3): boolean =>
+    at !== null && v2.distance(v3.inPlan(end), at) < CORNER_REACH_MM;
+  return reaches(p) && reaches(q) ? at : null;
+};
 
 /** Mitred where two fascias meet, in the middle between their two directions; square where one ends alone. */
-const endAt = (place: FasciaPlace, which: 'start' | 'end', all: readonly FasciaPlace[]): EndCut => {
+const endAt = (
+  site: Site,
+  place: FasciaPlace,
+  which: 'start' | 'end',
+  all: readonly FasciaPlace[],
+): EndCut => {
   const p = which === 'start' ? place.from : place.to;
   const away = v2.scale(place.slope.along, which === 'start' ? -1 : 1);
   const at = which === 'start' ? ('bottom' as const) : ('top' as const);
-  const next = all.find((other) => {
-    const q = which === 'start' ? other.to : other.from;
-    const level = Math.abs(p[2] - q[2]) < FASCIA_CORNER_MM;
-    return other !== place && level && v2.distance(v3.inPlan(q), v3.inPlan(p)) < FASCIA_CORNER_MM;
-  });
-  if (next === undefined)
-    return { at, name: 'end cut', keep: plumbKeep(v3.inPlan(p), away), meets: null };
-  const turn = v2.unit(v2.add(place.slope.along, next.slope.along));
-  const outward = which === 'start' ? v2.scale(turn, -1) : turn;
-  return { at, name: 'mitre', keep: plumbKeep(v3.inPlan(p), outward), meets: next.id };
+  for (const next of all) {
+    const corner = cornerAt(site, place, which, next);
+    if (corner === null) continue;
+    const turn = v2.unit(v2.add(place.slope.along, next.slope.along));
+    const outward = which === 'start' ? v2.scale(turn, -1) : turn;
+    return { at, name: 'mitre', keep: plumbKeep(corner, outward), meets: next.id };
+  }
+  return { at, name: 'end cut', keep: plumbKeep(v3.inPlan(p), away), meets: null };
 };
 
-const isSquare = ({ job }: Site, { side }: FasciaPlace): boolean =>
-  job.framing.tail === 'square' && side.overhangMm > 0;
+const isSquare = (site: Site, { block, side }: FasciaPlace): boolean => {
+  const plane = blockAt(site, block).planes[side.index];
+  return plane != null && isSquareTail(site, plane);
+};
 
 /**
  * The board's frame, its origin on the centre of its thickness at the first corner. Its back lies on the tails.
@@ -52,7 +80,7 @@ const outlineOf = (
 ): Strip | null => {
   const { slope } = place;
   const out = v2.scale(slope.uphill, (inner - outer) / 2);
-  const reach = v2.scale(slope.along, 4 * (inner + outer));
+  const reach = v2.scale(slope.along, CORNER_REACH_MM + 4 * (inner + outer));
   const from = v2.add(v3.inPlan(place.from), out);
   const to = v2.add(v3.inPlan(place.to), out);
   const z = place.from[2] + topMm;
@@ -78,7 +106,7 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
   const all = site.fascias;
   const set: Strip[] = [];
   const members = all.flatMap((place): Member[] => {
-    const ends = [endAt(place, 'end', all), endAt(place, 'start', all)];
+    const ends = [endAt(site, place, 'end', all), endAt(site, place, 'start', all)];
     const mates = ends.map(({ meets }) => meets);
     // A plumb fascia's outer top arris lies in the roof plane, so that nothing stands proud.
     const topMm = isSquare(site, place) ? 0 : -place.slope.rise * stock.thickness;

@@ -1,4 +1,4 @@
-import { v2 } from '../geom';
+import { v2, v3 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { platesOf, type Roof } from '../roof';
@@ -14,12 +14,13 @@ import { stationsOf, type Stations } from './stations';
 import { StripGrid } from './strip-grid';
 import { headerMember, lineMember, planedOff, rafterMember } from './to-member';
 import { standingWalls, type Site } from './timbers';
+import { unseatedLine, unseatedRafter } from './unseated';
 
 /** What was left out on the way, to be said. */
 export interface LeftOut {
   /** Stations too near a rafter that must stand there. */
   readonly stations: number;
-  /** Rafters too short to be cut, and lines with no room for a timber. */
+  /** Rafters too short to be cut. */
   readonly short: number;
   /** Junctions that want a header and have no rafters to carry it. */
   readonly headers: number;
@@ -146,9 +147,11 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   }
   const firstStrips = firsts.map(({ strip }) => strip);
   const lines = withRafters(site, places, rough, headerStrips, firstStrips);
+  const crowded = noRoom(site, places, lines);
+  if (crowded.length > 0) return refused(crowded);
   const standing = new StripGrid([...headerStrips, ...lines.map(({ strip }) => strip)]);
   const rafters = [...firsts];
-  let short = onPoints.length - firsts.length + places.length - lines.length;
+  let short = onPoints.length - firsts.length;
   for (const place of all.filter((one) => !isFirst(one)).sort(kingsLast)) {
     const set = setRafter(site, place, standing, stood);
     if (set === null) short += 1;
@@ -157,13 +160,20 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
       stood.add(set.strip);
     }
   }
+  const lineMembers = lines.map((line) => ({ line, member: lineMember(site, line) }));
+  const rafterMembers = rafters.map((rafter) => ({ rafter, member: rafterMember(site, rafter) }));
+  const unseated = [
+    ...lineMembers.flatMap(({ line, member }) => unseatedLine(line, member)),
+    ...rafterMembers.flatMap(({ rafter, member }) => unseatedRafter(site, rafter, member)),
+  ];
+  if (unseated.length > 0) return refused(oneAPlace(unseated));
   const members = [
-    ...lines.map((line) => lineMember(site, line)),
+    ...lineMembers.map(({ member }) => member),
     ...headers.flatMap((header, i): Member[] => {
       const strip = headerStrips[i];
       return strip === undefined ? [] : [headerMember(site, header, strip)];
     }),
-    ...rafters.map((rafter) => rafterMember(site, rafter)),
+    ...rafterMembers.map(({ member }) => member),
     ...fascias(site, [standing, stood]).map((fascia) => planedOff(site, fascia)),
   ];
   return ok({
@@ -175,6 +185,24 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
     },
   });
 };
+
+/** Lines whose timber had to give way so far to others that nothing is left of it. */
+const noRoom = (
+  { job }: Site,
+  places: readonly LinePlace[],
+  set: readonly SetLine[],
+): Problem[] =>
+  places
+    .filter(({ id }) => !set.some(({ place }) => place.id === id))
+    .map(({ kind, block, low, high }) => ({
+      code: 'line-too-short',
+      path: `blocks.${job.blocks.findIndex(({ id }) => id === block)}.outline`,
+      text: `a ${kind} of "${block}", ${v2.distance(v3.inPlan(low), v3.inPlan(high)).toFixed(0)} mm long in plan, runs so near another timber that there is no room for both; accepted is a plan where the two lines are one, or stand further apart`,
+    }));
+
+/** One problem a field: the first is as good as the others. */
+const oneAPlace = (problems: readonly Problem[]): Problem[] =>
+  problems.filter(({ path }, i) => problems.findIndex((other) => other.path === path) === i);
 
 /** A hip that tops out at the point this rafter stands on. */
 const endsAt = (

@@ -2,7 +2,16 @@ import { chordOf, intervals, v2, v3, type Interval, type Vec2, type Vec3 } from 
 import type { RoofLine } from '../roof';
 import { heightAt } from '../roof';
 import type { Kind } from './member';
-import { blockAt, blocksOf, memberId, sideAt, slopeAt, stockOf, type Site } from './timbers';
+import {
+  blockAt,
+  blocksOf,
+  memberId,
+  runFrom,
+  sideAt,
+  slopeAt,
+  stockOf,
+  type Site,
+} from './timbers';
 
 /** Two ends of lines this near meet in one point. mm */
 const NODE_MM = 0.05;
@@ -126,6 +135,19 @@ const footOf = (site: Site, line: RoofLine): Foot | null => {
   };
 };
 
+/** The wall in whose face a line starts that has no tail, where the eave there ends although it overhangs. */
+const wallWithoutEave = (site: Site, line: RoofLine, { point, tail }: Foot): LineEnd['wall'] => {
+  if (v3.distance(point, tail) > NODE_MM) return null;
+  for (const slope of line.slopes) {
+    for (const { block, side } of slopeAt(site, slope).sides) {
+      const own = sideAt(site, block, side);
+      if (own.overhangMm === 0 || Math.abs(runFrom(own, v3.inPlan(point))) > NODE_MM) continue;
+      return { point: own.start, outward: v2.scale(own.inward, -1) };
+    }
+  }
+  return null;
+};
+
 const kindNumber = new Map<RoofLine['kind'], number>([
   ['ridge', 0],
   ['hip', 1],
@@ -150,8 +172,12 @@ export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec2[] } =
         wall: wallAt(site, line, p),
       });
       const [lowEnd, highEnd] = [end(line.from, a), end(line.to, b)];
-      const free = lowEnd.node === null && lowEnd.wall === null;
-      const foot = free && line.kind !== 'ridge' ? footOf(site, line) : null;
+      const stands = lowEnd.wall === null && line.kind !== 'ridge';
+      const found = stands ? footOf(site, line) : null;
+      // Lines that meet over a plate's corner each stand on it.
+      const onCorner = found !== null && v3.distance(found.point, line.from) < NODE_MM;
+      const foot = lowEnd.node === null || onCorner ? found : null;
+      const ending = foot === null ? null : wallWithoutEave(site, line, foot);
       const left = slopeAt(site, line.slopes[0]).sides[0];
       const right = slopeAt(site, line.slopes[1]).sides[0];
       // A valley belongs to the later block, which made it; any other line to the earlier.
@@ -169,7 +195,7 @@ export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec2[] } =
         high: line.to,
         heading: v2.unit(v2.sub(v3.inPlan(line.to), v3.inPlan(line.from))),
         foot,
-        lowEnd,
+        lowEnd: ending === null ? lowEnd : { ...lowEnd, wall: ending },
         highEnd,
         runsOn: null,
       };

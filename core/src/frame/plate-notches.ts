@@ -66,10 +66,20 @@ const BEHIND_MM = 0.05;
 /** A timber nearer than this to a wall's own direction runs along it, as a sine. */
 const RUNS_ALONG = 0.05;
 
+const runsAlong = (heading: Vec2, { line }: Plate): boolean =>
+  Math.abs(v2.dot(heading, line.inward)) < RUNS_ALONG;
+
+/** Whether a board comes down on a plate with its lower end. One that only runs along a wall lies on no plate of it. */
+const startsOver = ({ polygon, heading }: Strip, { outline }: Plate): boolean => {
+  const low = Math.min(...polygon.points.map((p) => v2.dot(p, heading)));
+  return commonConvex(polygon.points, outline).some(
+    (p) => v2.dot(p, heading) < low + BEHIND_MM,
+  );
+};
+
 /** Whether, by its outline in plan, a board may stand in a plate past what its own notch has taken away. */
 const mayStandIn = ({ notches, frame, topMm }: Member, strip: Strip, plate: Plate): boolean => {
-  // A timber that runs along a wall lies on no plate of it.
-  if (Math.abs(v2.dot(strip.heading, plate.line.inward)) < RUNS_ALONG) return false;
+  if (runsAlong(strip.heading, plate) && !startsOver(strip, plate)) return false;
   const [x0, y0, x1, y1] = strip.box;
   const clear = (axis: 0 | 1, low: number, high: number): boolean =>
     plate.outline.every((p) => p[axis] <= low) || plate.outline.every((p) => p[axis] >= high);
@@ -100,6 +110,7 @@ const crossingOf = ({ frame }: Member, { line }: Plate): Vec2 => {
   const heading = v2.unit(v3.inPlan(frame.a));
   const from = v3.inPlan(frame.origin);
   const rate = v2.dot(heading, line.inward);
+  if (Math.abs(rate) < RUNS_ALONG) return from;
   const t = v2.dot(v2.sub(line.start, from), line.inward) / rate;
   return v2.add(from, v2.scale(heading, t));
 };
@@ -136,7 +147,8 @@ export const overPlates = (site: Site, member: Member, strip: Strip): Member => 
     const [corner = v3.inPlan(member.frame.origin)] = corners;
     const seat = seatCut(corner, topMm);
     const heels = plates
-      .filter(({ line }, i) => !plates.slice(0, i).some((other) => onOneLine(other.line, line)))
+      .filter((plate) => !runsAlong(strip.heading, plate))
+      .filter(({ line }, i, across) => !across.slice(0, i).some((other) => onOneLine(other.line, line)))
       .map(({ line }) => heelCut(line.start, v2.scale(line.inward, -1)));
     const notch: Notch = { seat, heels: heelsLeft(notched, seat, heels), corner };
     return { ...notched, notches: [...notched.notches, notch] };

@@ -67,17 +67,15 @@ export const meetsRafters = (site: Site, places: readonly LinePlace[], node: num
   );
 
 /**
- * Whether the king stands before the hips at a point where those are cut against the ridge: a king thicker than the
- * ridge would be nipped between them and never come to the ridge's end. The hips then bear on its faces.
+ * Whether the king stands before the hips at a point where those are cut against the ridge. Set after them, a king that
+ * is thicker than the ridge, or that stands askew to it, would be nipped between them and never come to the ridge's end.
  */
 export const kingStandsFirst = (
-  { job: { framing, timber } }: Site,
+  { job }: Site,
   places: readonly LinePlace[],
   node: number,
 ): boolean =>
-  framing.hipAtRidge === 'to-ridge' &&
-  timber.ridge !== undefined &&
-  timber.common.thickness > timber.ridge.thickness &&
+  job.framing.hipAtRidge === 'to-ridge' &&
   places.some(
     ({ kind, lowEnd, highEnd }) =>
       kind === 'ridge' && (lowEnd.node === node || highEnd.node === node),
@@ -146,7 +144,7 @@ const natural = (
     const end = upper ? place.highEnd : place.lowEnd;
     const at = upper ? ('top' as const) : ('bottom' as const);
     if (end.wall !== null) return [wallCut(end.wall, at)];
-    if (end.node === null || !first(end.node)) return [];
+    if (end.node === null || !first(end.node) || (!upper && place.foot !== null)) return [];
     const outward = upper ? heading : v2.scale(heading, -1);
     const past = pastPoint(site, places, place, end.node, outward);
     const point = v2.add(v3.inPlan(upper ? place.high : place.low), v2.scale(outward, past));

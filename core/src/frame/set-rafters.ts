@@ -1,4 +1,5 @@
 import { planeAt, SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
+import { heightAt } from '../roof';
 import { plumbKeep } from './board';
 import type { CutAt, EndCut, Kind } from './member';
 import { kindOf, type Span, type SpanEnd } from './spans';
@@ -71,7 +72,11 @@ const cornerTails = (site: Site, span: Span): PlanCut[] => {
   return [span.side, span.side + 1, span.side - 1 + sides.length].flatMap((index): PlanCut[] => {
     const side = sideAt(site, span.block, index);
     const reach = side.overhangMm + site.job.timber.common.depth;
-    if (side.roof !== 'eave' || runFrom(side, at) > reach) return [];
+    const plane = blockAt(site, span.block).planes[side.index];
+    if (side.roof !== 'eave' || plane == null || runFrom(side, at) > reach) return [];
+    // The eave of a wall that stands much higher passes over it.
+    const above = heightAt(plane, at) - heightOn(span.slope, at);
+    if (above > site.job.timber.common.depth / Math.cos(span.slope.slopeRad)) return [];
     const tail = tailOfSide(site, span.block, side.index, at, 'tail cheek');
     const own = span.foot !== null;
     if (own && side.index === span.side) return [];

@@ -86,6 +86,13 @@ const stopOf = (site: Site, slope: Slope, tag: Carrier, upper: boolean): Stop =>
 };
 
 const lineOf = (site: Site, slope: Slope, tag: Carrier): SpanEnd['line'] => {
+  if (tag.of === 'end') {
+    const { start, along } = sideAt(site, tag.block, tag.side);
+    return {
+      point: v2.add(start, v2.scale(along, tag.at)),
+      outward: v2.scale(along, tag.outward),
+    };
+  }
   if (tag.of !== 'wall' && tag.of !== 'outline') return null;
   const side = sideAt(site, tag.block, tag.side);
   if (tag.of === 'wall') return { point: side.start, outward: v2.scale(side.inward, -1) };

@@ -198,6 +198,29 @@ const comesAgainst = (from: Vec2, to: Vec2, { polygon }: Strip): boolean => {
   return low < length + TOUCHING_MM && high > -TOUCHING_MM;
 };
 
+/** A hip keeps to a ridge's side where at least this share of its cheek bears there: at 45° it is half. */
+const ALONG_SHARE = 0.4;
+
+/** Of the edge along which an outline was cut against another board, the share that comes against it. */
+const shareAgainst = ({ points, tags }: Outline, { id, polygon }: Strip): number => {
+  let share = 0;
+  for (const [i, tag] of tags.entries()) {
+    const [from, to] = [points[i], points[(i + 1) % points.length]];
+    if (typeof tag === 'string' || tag.meets !== id || !from || !to) continue;
+    const length = v2.distance(from, to);
+    const along = v2.scale(v2.sub(to, from), 1 / length);
+    let [low, high] = [Infinity, -Infinity];
+    for (const p of polygon.points) {
+      const away = v2.sub(p, from);
+      if (Math.abs(v2.cross(along, away)) > TOUCHING_MM) continue;
+      low = Math.min(low, v2.dot(along, away));
+      high = Math.max(high, v2.dot(along, away));
+    }
+    share = Math.max(share, (Math.min(high, length) - Math.max(low, 0)) / length);
+  }
+  return share;
+};
+
 /** Those it was cut along and does not come against: later cuts took that part of it away. */
 const missed = ({ points, tags }: Outline, others: readonly Strip[]): Strip[] =>
   tags.flatMap((tag, i): Strip[] => {
@@ -227,7 +250,11 @@ const clearOf = (one: Strip, other: Strip): Strip | null => {
     }, best);
   const most = (fits: (outline: Outline) => boolean): Outline | null => {
     const wide = among(true, null, fits);
-    const alongRidge = wide !== null && one.kind === 'hip' && other.kind === 'ridge';
+    const alongRidge =
+      wide !== null &&
+      one.kind === 'hip' &&
+      other.kind === 'ridge' &&
+      shareAgainst(wide, other) > ALONG_SHARE;
     return alongRidge ? wide : among(false, wide, fits);
   };
   const left = most(() => true);

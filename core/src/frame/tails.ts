@@ -10,14 +10,30 @@ import {
   type HalfSpace,
   type Vec2,
 } from '../geom';
-import { heightAt } from '../roof';
+import { heightAt, type RoofLine, type RoofPlane } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import { fasciaAlong } from './fascia-places';
 import type { LinePlace } from './line-places';
 import type { EndCut, Member } from './member';
 import { solidOf } from './solid-of';
 import type { PlanCut } from './strip';
-import { blockAt, runFrom, sideAt, slopeAt, type Site } from './timbers';
+import { blockAt, blocksOf, runFrom, sideAt, slopeAt, type Site } from './timbers';
+
+/** A tail this near a gable's line ends in it. mm */
+const AT_EDGE_MM = 0.05;
+
+/** Where a line runs out over a gable's line before it comes to its fascias, it ends there. */
+const roofEdge = (site: Site, { slopes, from }: RoofLine): PlanCut | null => {
+  for (const id of slopes.flatMap((slope) => blocksOf(slopeAt(site, slope)))) {
+    for (const side of blockAt(site, id).sides) {
+      if (side.roof === 'eave' || Math.abs(runFrom(side, v3.inPlan(from))) > AT_EDGE_MM) continue;
+      const outward = v2.scale(side.inward, -1);
+      const keep = plumbKeep(side.start, outward);
+      return { point: side.start, outward, cut: { at: 'tail', name: 'tail cut', keep, meets: null } };
+    }
+  }
+  return null;
+};
 
 /**
  * The two tail cuts of a hip, on the fascia lines it parts. A valley has one, through the inner corner of the fascias
@@ -25,6 +41,8 @@ import { blockAt, runFrom, sideAt, slopeAt, type Site } from './timbers';
  */
 export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[] => {
   if (foot === null) return [];
+  const edge = roofEdge(site, line);
+  if (edge !== null) return [edge];
   const both = line.slopes.map((slope) => tailOf(site, slope, v3.inPlan(foot.tail), 'tail cheek'));
   const [one, other] = both;
   if (kind !== 'valley' || one === undefined || other === undefined) return both;
@@ -40,6 +58,24 @@ export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[]
   ];
 };
 
+/**
+ * Whether the tails of a side are cut square: as the crew's way is, but not where there is no overhang, nor where it is
+ * so short that a square cut would come in over the plate and take the seat. Those are cut plumb.
+ *
+ *        ╱╲
+ *      ╱    ╲ hap         at the plate's level the square cut has come in by m · (hap − m · overhang)
+ *    ╱╲______╲
+ *      ╲ plate
+ */
+export const isSquareTail = (
+  { job, roof }: Pick<Site, 'job' | 'roof'>,
+  { block, rise, line: { overhangMm } }: RoofPlane,
+): boolean => {
+  if (job.framing.tail !== 'square' || overhangMm === 0) return false;
+  const { hapMm } = blockAt({ roof }, block);
+  return overhangMm >= rise * (hapMm - rise * overhangMm);
+};
+
 /** The tail's cut on the fascia line of one eave side, for a timber that comes to it near a point of the plan. */
 export const tailOfSide = (
   site: Site,
@@ -53,7 +89,7 @@ export const tailOfSide = (
   if (!plane) throw new Error(`frame: side ${index} of ${block} carries no roof plane`);
   const point = v2.add(side.start, v2.scale(side.inward, -side.overhangMm));
   const outward = v2.scale(side.inward, -1);
-  const leans = site.job.framing.tail === 'square' && side.overhangMm > 0;
+  const leans = isSquareTail(site, plane);
   const along = plumbFrame([0, 0, 0], side.inward, plane.slopeRad).a;
   const keep = leans
     ? halfSpace([point[0], point[1], heightAt(plane, point)], v3.scale(along, -1))

@@ -1,6 +1,7 @@
-import { clipConvex, subtractConvex, type ConvexBound, type Vec2 } from '../geom';
+import { clipConvex, subtractConvex, v2, type ConvexBound, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import { heightAt, standsAbove } from './block-roof';
+import { coveredWall } from './plates';
 import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
 
 const SEAM: Carrier = { of: 'seam' };
@@ -46,6 +47,41 @@ const leastClear = (block: BlockRoof, plane: RoofPlane, points: readonly Vec2[])
   );
 };
 
+/** A wall that stands to within this of its corner stands to the corner. mm */
+const AT_CORNER_MM = 1;
+
+/** A convex part of the plan. */
+type Region = readonly ConvexBound<Carrier>[];
+
+/**
+ * The overhang along those of a block's walls that carry no roof's edge: where a wall goes on under another block's
+ * roof, or along its gable, nothing holds an eave out from it.
+ */
+export const deadEaves = (blocks: readonly BlockRoof[], own: BlockRoof): Region[] =>
+  own.sides.flatMap((side): Region[] => {
+    if (side.roof !== 'eave' || side.overhangMm === 0) return [];
+    const dead = coveredWall(blocks, own, side);
+    const bound = (at: number, outward: 1 | -1): ConvexBound<Carrier> => ({
+      value: (p) => outward * (at - v2.dot(v2.sub(p, side.start), side.along)),
+      tag: { of: 'end', block: own.id, side: side.index, at, outward },
+    });
+    return dead.map(([low, high]): Region => [
+      { value: (p) => v2.dot(v2.sub(p, side.start), side.inward), tag: SEAM },
+      ...(low > AT_CORNER_MM ? [bound(low, 1)] : []),
+      ...(high < side.lengthMm - AT_CORNER_MM ? [bound(high, -1)] : []),
+    ]);
+  });
+
+/** A piece without the dead eaves of its own block. */
+export const withoutRegions = (piece: RoofPiece, regions: readonly Region[]): RoofPiece[] => {
+  let rest: readonly RoofPiece['polygon'][] = [piece.polygon];
+  for (const region of regions)
+    rest = rest.flatMap((polygon) => subtractConvex(polygon, region, SEAM));
+  return rest.length === 1 && rest[0] === piece.polygon
+    ? [piece]
+    : rest.map((polygon) => ({ ...piece, polygon }));
+};
+
 /**
  * What `cover` leaves of a piece. Under its walls' own outline everything lower is taken away. Under its overhang the
  * lower roof is taken away too, where the two run into each other; where the eave stands clear above, the lower roof
@@ -56,6 +92,7 @@ export const uncovered = (
   cover: BlockRoof,
   inPlaneCounts: boolean,
   tailDepthMm: number,
+  dead: readonly Region[],
 ): RoofPiece[] => {
   const above = aboveAll(cover, piece.plane, inPlaneCounts);
   if (above === null) return [piece];
@@ -69,6 +106,11 @@ export const uncovered = (
   const rest = subtractConvex(piece.polygon, [...above, ...grown], SEAM);
   if (rest.length === 1 && rest[0] === piece.polygon) return [piece];
   const kept = rest.map((polygon) => of(polygon, piece.under));
+  // Where the cover has no eave after all, the piece is not covered.
+  for (const [i, region] of dead.entries()) {
+    const open = intersection(piece, [...above, ...grown, ...region]);
+    if (open !== null) kept.push(...withoutRegions(of(open, piece.under), dead.slice(0, i)));
+  }
   // Taken out again from what is covered: the strips under the overhangs that stand clear.
   for (const [i, side] of cover.sides.entries()) {
     const plate = plates[i];
@@ -83,7 +125,7 @@ export const uncovered = (
 
 const intersection = (
   piece: RoofPiece,
-  bounds: readonly ConvexBound<Carrier>[],
+  bounds: Region,
 ): RoofPiece['polygon'] | null => {
   let polygon: RoofPiece['polygon'] | null = piece.polygon;
   for (const { value, tag } of bounds) {

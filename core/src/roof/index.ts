@@ -11,6 +11,7 @@ export { workOutRoof } from './work-out';
 export { sideLines, type SideLine } from './side-lines';
 export { heightAt } from './block-roof';
 export { carryRidge } from './edges';
+export { isPlain } from './plain';
 export { platesOf, plateWidthOf, standingWall, type Plate } from './plates';
 export { outside, roofAbout, roofOver, type RoofOver } from './surface';
 export type {

@@ -25,6 +25,15 @@ export type Carrier =
   | { readonly of: 'outline'; readonly block: string; readonly side: number }
   /** A gable's or a wall's own face, where the timbers end. */
   | { readonly of: 'wall'; readonly block: string; readonly side: number }
+  /** Square across a wall, where the overhang of its eave ends: the wall goes on under another block's roof. */
+  | {
+      readonly of: 'end';
+      readonly block: string;
+      readonly side: number;
+      /** Along the wall from its start corner, and which way is out of the roof. mm */
+      readonly at: number;
+      readonly outward: 1 | -1;
+    }
   /** Another slope. */
   | { readonly of: 'slope'; readonly slope: number }
   /** No edge of the roof: where a face was parted to keep its pieces convex. */

@@ -13,8 +13,10 @@ export interface Plate extends SideRef {
   readonly bottomMm: number;
 }
 
-/** A wall that another block's roof covers by less than this still stands. mm */
-const COVERED_MM = 1;
+/** A wall this near another block's is in it. mm */
+const IN_LINE_MM = 1;
+/** A wall whose eave another block's roof overtops by less than this still stands. mm */
+const COVERED_MM = 0.01;
 /** Shorter stretches of wall carry nothing. mm */
 const LEAST_STRETCH_MM = 1;
 /** Where the job names no plate. mm */
@@ -43,7 +45,7 @@ const coveredBy = (other: BlockRoof, { start, along, lengthMm }: SideLine, eaveZ
   let stretch: Interval | null = [0, lengthMm];
   for (const wall of other.walls) {
     const here = of(wall, start);
-    stretch = whereNotOver(stretch, here - COVERED_MM, of(wall, far) - here);
+    stretch = whereNotOver(stretch, here - IN_LINE_MM, of(wall, far) - here);
   }
   for (const plane of other.planes) {
     if (plane === null) continue;
@@ -63,44 +65,57 @@ const lowerBeside = ({ planes }: BlockRoof, side: SideLine, eaveZ: number): Inte
     return stretch === null ? [] : [stretch];
   });
 
-/**
- * The stretches of an eave's wall that carry the roof's edge, as distances from its start corner: where no other
- * block's roof covers it, and no plane of its own block lies lower. mm
- *
- * @param joined how far a wall runs on into another block's roof, to where the walls of the two are joined
- * @param beside how far it stops short of where a plane of its own block comes down to it
- */
-export const standingWall = (
+/** The stretches of a wall where another block's roof covers it, as distances from its start corner. mm */
+export const coveredWall = (
   blocks: readonly BlockRoof[],
   own: BlockRoof,
   side: SideLine,
-  joined = 0,
-  beside = 0,
 ): Interval[] => {
   const eaveZ = side.plateMm + own.hapMm;
   const covered = blocks.flatMap((other): Interval[] => {
     const stretch = other.id === own.id ? null : coveredBy(other, side, eaveZ);
     return stretch === null ? [] : [stretch];
   });
-  const lower = lowerBeside(own, side, eaveZ).map(([low, high]): Interval => [low - beside, high + beside]);
-  const inside = intervals
-    .unite(covered, LEAST_STRETCH_MM)
-    .map(([low, high]): Interval => [
-      low > LEAST_STRETCH_MM ? low + joined : low,
-      high < side.lengthMm - LEAST_STRETCH_MM ? high - joined : high,
-    ])
-    .filter(([low, high]) => high > low);
+  return intervals.unite(covered, LEAST_STRETCH_MM);
+};
+
+/**
+ * The stretches of an eave's wall that carry the roof's edge, as distances from its start corner: where no other
+ * block's roof covers it, and no plane of its own block lies lower. mm
+ *
+ * @param joined how far a wall runs on into another block's roof, to where the walls of the two are joined
+ */
+export const standingWall = (
+  blocks: readonly BlockRoof[],
+  own: BlockRoof,
+  side: SideLine,
+  joined: (other: BlockRoof) => number = () => 0,
+): Interval[] => {
+  const lower = lowerBeside(own, side, side.plateMm + own.hapMm);
+  const inside = blocks.flatMap((other): Interval[] => {
+    const stretch =
+      other.id === own.id ? null : coveredBy(other, side, side.plateMm + own.hapMm);
+    if (stretch === null) return [];
+    const [low, high] = stretch;
+    const past = joined(other);
+    return [
+      [
+        low > LEAST_STRETCH_MM ? low + past : low,
+        high < side.lengthMm - LEAST_STRETCH_MM ? high - past : high,
+      ],
+    ];
+  });
   return intervals.without(
     [[0, side.lengthMm]],
-    [...inside, ...lower],
+    [...inside.filter(([low, high]) => high > low), ...lower],
     LEAST_STRETCH_MM,
   );
 };
 
-/** A stretch of one wall's plate, clipped to the walls of its block. */
+/** A stretch of one wall's plate, clipped to the walls of its block and mitred under its hips. */
 const outlineOf = (
-  { walls }: BlockRoof,
-  { start, along, inward }: SideLine,
+  { walls, planes }: BlockRoof,
+  { start, along, inward, index }: SideLine,
   [from, to]: Interval,
   width: number,
 ): readonly Vec2[] | null => {
@@ -112,6 +127,11 @@ const outlineOf = (
   };
   for (const { a, b, c } of walls)
     if (polygon !== null) polygon = clipConvex(polygon, ([x, y]) => a * x + b * y - c, null);
+  const own = planes[index];
+  for (const other of planes) {
+    if (own == null || other === null || other === own || polygon === null) continue;
+    polygon = clipConvex(polygon, (p) => heightAt(own, p) - heightAt(other, p), null);
+  }
   return polygon?.points ?? null;
 };
 
@@ -119,8 +139,8 @@ const outlineOf = (
 const doubled = (earlier: readonly Plate[], side: SideLine): Interval[] =>
   earlier.flatMap(({ line, topMm, outline }): Interval[] => {
     const away = v2.dot(v2.sub(line.start, side.start), side.inward);
-    const sameLine = v2.dot(line.along, side.along) > 1 - 1e-9 && Math.abs(away) < COVERED_MM;
-    if (!sameLine || Math.abs(topMm - side.plateMm) > COVERED_MM) return [];
+    const sameLine = v2.dot(line.along, side.along) > 1 - 1e-9 && Math.abs(away) < IN_LINE_MM;
+    if (!sameLine || Math.abs(topMm - side.plateMm) > IN_LINE_MM) return [];
     const us = outline.map((p) => v2.dot(v2.sub(p, side.start), side.along));
     return [[Math.min(...us), Math.max(...us)]];
   });
@@ -135,7 +155,9 @@ export const platesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] =>
       if (side.roof !== 'eave') continue;
       const standing = intervals.without(
         // Past an inner corner the plate runs on by its own width.
-        standingWall(blocks, block, side, width, job.timber.common.thickness),
+        standingWall(blocks, block, side, (other) =>
+          other.plateMm === block.plateMm ? width : Math.min(width, job.timber.valley?.thickness ?? 0),
+        ),
         doubled(plates, side),
         LEAST_STRETCH_MM,
       );

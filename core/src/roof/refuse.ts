@@ -3,6 +3,7 @@ import type { Job } from '../job';
 import type { Problem } from '../problem';
 import type { DeadLine } from './edges';
 import type { Roof, RoofBorder, RoofPiece } from './model';
+import { standingWall } from './plates';
 import { outside, roofOver } from './surface';
 
 const notYet = (path: string, text: string): Problem => ({ code: 'shape-not-yet', path, text });
@@ -105,8 +106,93 @@ const tooShort = (job: Job, roof: Roof): Problem[] =>
     ];
   });
 
+/** A line that lies wholly in the overhang: the timber on it would stand on no wall. */
+const outsideWalls = (job: Job, roof: Roof): Problem[] =>
+  roof.lines.flatMap((line): Problem[] => {
+    if (line.kind === 'ridge') return [];
+    const ids = new Set(line.slopes.flatMap((i) => roof.slopes[i]?.sides.map(({ block }) => block)));
+    const near = v3.inPlan(v3.lerp(line.to, line.from, SAME_POINT_MM / v3.distance(line.to, line.from)));
+    const inside = roof.blocks.some(({ id, walls }) => ids.has(id) && outside(walls, near) < 0);
+    if (inside) return [];
+    const block = roof.slopes[line.slopes[1]]?.sides[0]?.block;
+    return [
+      {
+        code: 'line-too-short',
+        path: `blocks.${job.blocks.findIndex(({ id }) => id === block)}.outline`,
+        text: `a ${line.kind} lies wholly in the overhang, outside the walls, where nothing carries it: two roof edges meet at a corner of the plates. Accepted is a plan where each ${line.kind} runs in over the walls: change where "${block}" leaves the wall, its plate or its pitch`,
+      },
+    ];
+  });
+
+/** The least of a wall that stands for an eave to be one. mm */
+const SHOWS_MM = 1;
+
+/** An eave whose roof shows nowhere, or a whole block under another's roof. */
+const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): Problem[] =>
+  roof.blocks.flatMap((block, i): Problem[] => {
+    const slopes = new Set(pieces.map(({ plane }) => plane.slope));
+    const eaves = block.planes.filter((plane) => plane !== null);
+    const hidden = eaves.filter(({ slope }) => !slopes.has(slope));
+    if (hidden.length === eaves.length)
+      return [
+        notYet(
+          `blocks.${i}`,
+          `the roof of "${block.id}" lies wholly under the others and would not be built; raise its plate or its pitch, or leave the block out. A roof of two pitches down one slope cannot be framed yet`,
+        ),
+      ];
+    return hidden.flatMap(({ side, line }): Problem[] => {
+      const stands = standingWall(roof.blocks, block, line).some(
+        ([low, high]) => high - low > SHOWS_MM,
+      );
+      const alone = block.planes.every(
+        (other) => other === null || other.slope !== hidden[0]?.slope || other.side === side,
+      );
+      if (!alone || (!stands && job.blocks[i]?.sides[side]?.roof !== 'eave')) return [];
+      const raised = line.plateMm > block.plateMm + SHOWS_MM;
+      return raised
+        ? [
+            {
+              code: 'outline',
+              path: `blocks.${i}.sides.${side}.raise`,
+              text: `this side's plate stands ${mm(line.plateMm - block.plateMm)} above the others, higher than the roof there, so that no hip is left; accepted is less, or a gable`,
+            },
+          ]
+        : [];
+    });
+  });
+
+/** The high side of a lean-to that stands above the roof it leans against: water would run in behind it. */
+const aboveTheEave = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Problem[] =>
+  borders.flatMap((border): Problem[] => {
+    const line = roof.blocks.find(({ id }) => id === border.block)?.sides[border.side];
+    if (line?.roof !== 'wall') return [];
+    const beyond = [0.01, 0.5, 0.99].map((share) => {
+      const [x, y, z] = v3.lerp(border.from, border.to, share);
+      const p = v2.sub([x, y], line.inward);
+      const other = roof.blocks.find(
+        ({ id, walls }) => id !== border.block && outside(walls, p) < 0,
+      );
+      const over = other === undefined ? null : roofOver({ ...roof, blocks: [other] }, p);
+      return over === null ? 0 : z - over.z;
+    });
+    const above = Math.max(...beyond);
+    if (above <= job.timber.common.depth) return [];
+    return [
+      {
+        code: 'step',
+        path: `${pathOf(job, border)}.roof`,
+        text: `the high side of "${border.block}" stands ${mm(above)} above the roof it leans against; lower its plate or its pitch until it comes under that eave`,
+      },
+    ];
+  });
+
 /** Roofs that are worked out but no frame can be set on, each with its place in the job. */
-export const unsound = (job: Job, roof: Roof, dead: readonly DeadLine[]): Problem[] => {
+export const unsound = (
+  job: Job,
+  roof: Roof,
+  pieces: readonly RoofPiece[],
+  dead: readonly DeadLine[],
+): Problem[] => {
   const borders = roof.edges.filter((edge): edge is RoofBorder => 'side' in edge);
   const lines = dead.map(({ kind, line }) => {
     const [left, right] = line.slopes.map((i) => roof.slopes[i]?.sides[0]);
@@ -123,6 +209,9 @@ export const unsound = (job: Job, roof: Roof, dead: readonly DeadLine[]): Proble
     ...lines,
     ...openEnds(job, roof, borders),
     ...stepsOverWalls(job, roof, borders),
+    ...swallowed(job, roof, pieces),
+    ...aboveTheEave(job, roof, borders),
     ...tooShort(job, roof),
+    ...outsideWalls(job, roof),
   ];
 };

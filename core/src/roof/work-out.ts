@@ -2,7 +2,7 @@ import { clipConvex, v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Result } from '../problem';
 import { facesOf, heightAt, loneBlock, type LoneBlock } from './block-roof';
-import { tailDepth, uncovered } from './cover';
+import { deadEaves, tailDepth, uncovered, withoutRegions } from './cover';
 import { bordersOf, linesOf } from './edges';
 import type { BlockRoof, Carrier, Roof, RoofFace, RoofPiece, RoofPlane, Slope } from './model';
 import { notFramedYet, unsound } from './refuse';
@@ -37,16 +37,20 @@ const gather = (lone: readonly LoneBlock[]): { blocks: BlockRoof[]; sides: RoofP
 };
 
 /** What each block shows, and what runs on under the others' eaves. */
-const pieces = (job: Job, blocks: readonly BlockRoof[]): RoofPiece[] =>
-  blocks.flatMap((block, own) => {
-    let rest = facesOf(block);
+const pieces = (job: Job, blocks: readonly BlockRoof[]): RoofPiece[] => {
+  const dead = blocks.map((block) => deadEaves(blocks, block));
+  return blocks.flatMap((block, own) => {
+    let rest = facesOf(block).flatMap((piece) => withoutRegions(piece, dead[own] ?? []));
     for (const [index, cover] of blocks.entries()) {
       if (index === own) continue;
       const depth = tailDepth(job, cover);
-      rest = rest.flatMap((piece) => uncovered(piece, cover, index < own, depth));
+      rest = rest.flatMap((piece) =>
+        uncovered(piece, cover, index < own, depth, dead[index] ?? []),
+      );
     }
     return rest;
   });
+};
 
 /** A polygon cut at one gable or wall, its edges there named for it. */
 const cutAtWall = (
@@ -121,6 +125,6 @@ export const workOutRoof = (job: Job): Result<Roof> => {
     edges: [...bordersOf(blocks, seen), ...visible.lines],
     lines: linesOf(slopes, standing).lines,
   };
-  const problems = unsound(job, roof, visible.dead);
+  const problems = unsound(job, roof, seen, visible.dead);
   return problems.length > 0 ? refused(problems) : ok(roof);
 };

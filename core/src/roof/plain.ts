@@ -1,0 +1,50 @@
+import { v2, v3 } from '../geom';
+import type { Job } from '../job';
+import { pitchRad } from '../units';
+import type { Roof } from './model';
+
+/** Pitches, plates and corners that agree to this are alike: rounding in a file. rad and mm */
+const ALIKE = 1e-6;
+/** Points of a plain roof stand further apart than this, or are one. mm */
+const ROOMY_MM = 400;
+/** Nearer, they are one point. mm */
+const ONE_POINT_MM = 0.05;
+
+/** Whether every corner of a block is square. */
+const isSquare = (outline: readonly (readonly [number, number])[]): boolean =>
+  outline.every((p, i) => {
+    const before = outline[(i + outline.length - 1) % outline.length] ?? p;
+    const after = outline[(i + 1) % outline.length] ?? p;
+    return Math.abs(v2.dot(v2.unit(v2.sub(before, p)), v2.unit(v2.sub(after, p)))) < ALIKE;
+  });
+
+/** Whether the points where lines meet stand well apart. */
+const isRoomy = ({ lines }: Roof): boolean => {
+  const points = lines.flatMap(({ from, to }) => [v3.inPlan(from), v3.inPlan(to)]);
+  return points.every((p, i) =>
+    points.slice(0, i).every((q) => {
+      const apart = v2.distance(p, q);
+      return apart < ONE_POINT_MM || apart > ROOMY_MM;
+    }),
+  );
+};
+
+/**
+ * Whether a roof is of the ordinary sort: square corners, one pitch, one height of plates, its points well apart. Every
+ * other roof is proved before its list is given.
+ */
+export const isPlain = ({ blocks }: Job, roof: Roof): boolean => {
+  const pitches = blocks.flatMap(({ sides }) =>
+    sides.flatMap((side) => (side.roof === 'eave' ? [pitchRad(side.pitch)] : [])),
+  );
+  const raised = blocks.some(({ sides }) =>
+    sides.some((side) => side.roof === 'eave' && side.raise !== undefined),
+  );
+  return (
+    !raised &&
+    Math.max(...pitches) - Math.min(...pitches) < ALIKE &&
+    blocks.every(({ plate }) => Math.abs(plate - (blocks[0]?.plate ?? plate)) < ALIKE) &&
+    blocks.every(({ outline }) => isSquare(outline)) &&
+    isRoomy(roof)
+  );
+};

@@ -126,7 +126,7 @@ export const boardOf = (member: Member): BoardDrawing => {
     thicknessMm: stock.thickness,
     left: loops(solids, ['left'], onFace),
     right: loops(solids, ['right'], onFace),
-    edge: loops(solids, ['upper', 'backing'], onEdge),
+    edge: loops(solids, ['upper', ...member.bevels], onEdge),
     marks: cuts.map((cut, index) => ({
       cut: index,
       topEdge: [topEdge(cut, half), topEdge(cut, -half)],

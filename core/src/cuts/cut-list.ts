@@ -23,8 +23,7 @@ const MARK_LETTERS: Readonly<Record<Kind, string>> = {
 };
 
 const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
-  // A common with its corner planed off is cut like the others; one of those is drawn.
-  const first = pieces.find((piece) => piece.member.bevels.length === 0) ?? pieces[0];
+  const [first] = pieces;
   if (first === undefined) throw new Error(`cuts: group ${mark} has no piece`);
   const { member } = first;
   const figures = figuresOf(member, first.cuts, first.reaches);
@@ -61,7 +60,7 @@ const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
     drop: drop?.value ?? null,
     backing: backing === null ? null : [backing[0].value, backing[1].value],
     cuts: figures.cuts.map((cut) => cut.entry),
-    members: [first, ...pieces.filter((piece) => piece !== first)].map((piece) => piece.member.id),
+    members: pieces.map((piece) => piece.member.id),
   };
 };
 

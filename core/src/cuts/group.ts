@@ -1,4 +1,4 @@
-import { CUT_ALIKE_MM, CUT_ALIKE_RAD, type Vec3 } from '../geom';
+import { CUT_ALIKE_MM, CUT_ALIKE_RAD, halfSpaceToLocal, planeAt, type Vec3 } from '../geom';
 import type { Member } from '../frame';
 import { reachesOf, type Reaches } from './lengths';
 import { localCuts, type LocalCut } from './local-cut';
@@ -7,7 +7,14 @@ import type { Hands } from './model';
 /** What two pieces are compared by: every length, every cut's direction in the board's frame. */
 export interface Shape {
   readonly lengthsMm: readonly number[];
-  readonly cuts: readonly { readonly at: string; readonly normal: Vec3 }[];
+  readonly cuts: readonly CutShape[];
+}
+
+/** Which way a cut or a planed flat faces, and how far it lies from the middle of the top edge, halfway between the ends. mm */
+interface CutShape {
+  readonly at: string;
+  readonly normal: Vec3;
+  readonly offMm: number;
 }
 
 export interface Piece {
@@ -25,18 +32,30 @@ const shapeOf = (
   member: Member,
   cuts: readonly LocalCut[],
   { top, bottom, longest, shortest, tail }: Reaches,
-): Shape => ({
-  lengthsMm: [
-    top - bottom,
-    longest,
-    shortest,
-    tail,
-    member.stock.thickness,
-    member.stock.depth,
-    member.topMm,
-  ],
-  cuts: cuts.map((cut) => ({ at: cut.end.at, normal: cut.normal })),
-});
+): Shape => {
+  const middle: Vec3 = [(top + bottom) / 2, 0, member.topMm];
+  const flats = member.bevels.flatMap(({ keep, beyond }) => [
+    { at: 'flat', ...halfSpaceToLocal(member.frame, keep) },
+    ...(beyond === null ? [] : [{ at: 'past', ...halfSpaceToLocal(member.frame, beyond) }]),
+  ]);
+  const planes = [...cuts.map((cut) => ({ ...cut, at: cut.end.at })), ...flats];
+  return {
+    lengthsMm: [
+      top - bottom,
+      longest,
+      shortest,
+      tail,
+      member.stock.thickness,
+      member.stock.depth,
+      member.topMm,
+    ],
+    cuts: planes.map((plane) => ({
+      at: plane.at,
+      normal: plane.normal,
+      offMm: planeAt(plane, middle),
+    })),
+  };
+};
 
 /** A member with what it is grouped by. */
 export const pieceOf = (member: Member): Piece => {
@@ -49,12 +68,17 @@ export const pieceOf = (member: Member): Piece => {
 const mirrored = (cuts: Shape['cuts'], level: boolean): Shape['cuts'] =>
   level
     ? cuts
-        .map(({ at, normal: [a, s, e] }) => ({
-          at: at === 'top' ? 'bottom' : 'top',
+        .map(({ at, normal: [a, s, e], offMm }) => ({
+          at: at === 'top' ? 'bottom' : at === 'bottom' ? 'top' : at,
           normal: [-a, s, e] as const,
+          offMm,
         }))
         .reverse()
-    : cuts.map(({ at, normal: [a, s, e] }) => ({ at, normal: [a, -s, e] as const }));
+    : cuts.map(({ at, normal: [a, s, e], offMm }) => ({
+        at,
+        normal: [a, -s, e] as const,
+        offMm,
+      }));
 
 const near = (p: readonly number[], q: readonly number[], slack: number): boolean =>
   p.every((value, i) => Math.abs(value - (q[i] ?? NaN)) <= slack);
@@ -63,7 +87,12 @@ const near = (p: readonly number[], q: readonly number[], slack: number): boolea
 const cutAlike = (p: Shape['cuts'], q: Shape['cuts']): boolean =>
   p.length === q.length &&
   p.every((cut) =>
-    q.some((other) => other.at === cut.at && near(other.normal, cut.normal, CUT_ALIKE_RAD)),
+    q.some(
+      (other) =>
+        other.at === cut.at &&
+        near(other.normal, cut.normal, CUT_ALIKE_RAD) &&
+        Math.abs(other.offMm - cut.offMm) <= CUT_ALIKE_MM,
+    ),
   );
 
 /** Puts pieces that are cut alike, or as mirror images, together; order of first appearance. */

@@ -9,6 +9,8 @@
 export { impossibleLine } from './sound';
 export { boardOf } from './board-drawing';
 export { cutList } from './cut-list';
+export { pieceOf } from './group';
+export { span } from './lengths';
 export { workingOf } from './figures';
 export { cutListSchema } from './schema';
 export type { BoardDrawing, BoardMark } from './board-drawing';

@@ -17,11 +17,10 @@ export const crossesAt = ({ normal, offset }: LocalCut, s: number, e: number): n
 
 const ORDER = ['top', 'seat', 'heel', 'tail', 'bottom'];
 
-/** Every saw cut of the member, from the upper end down. A notch with no wood in it is no cut. */
+/** Every saw cut of the member, from the upper end down. */
 export const localCuts = (member: Member): LocalCut[] => {
   const cuts = member.ends.map((end) => localCut(member, end));
   for (const notch of member.notches) {
-    if (notchPlumbDepth(member, notch) <= 0) continue;
     cuts.push(localCut(member, notch.seat));
     for (const heel of notch.heels) cuts.push(localCut(member, heel));
   }

@@ -21,7 +21,7 @@ const nameOf = (body: Body): string =>
   isMember(body) ? body.mark : isPlate(body) ? 'the plate' : 'the wall';
 
 const cutName = ({ tag }: PlacedFace): string =>
-  tag !== null && typeof tag === 'object' ? tag.name : 'sawn end';
+  tag !== null && typeof tag === 'object' && 'name' in tag ? tag.name : 'sawn end';
 
 /** A sawn face that stands off what lies before it. */
 const standsOff = (placed: Placed, face: PlacedFace, touch: Touch): FitProblem => {
@@ -104,9 +104,7 @@ const isBroken = (placed: Placed, end: TimberEnd, contacts: readonly Contact[]):
   const foot = v3.dot(middleOfPoints(end.faces.flatMap(({ points }) => points)), frame.a);
   const beside = contacts.flatMap((contact): Body[] => {
     if (contact.one !== placed && contact.other !== placed) return [];
-    const near = contact.points.some(
-      (p) => v3.dot(p, frame.a) - foot < FOOT_DEPTHS * stock.depth,
-    );
+    const near = contact.points.some((p) => v3.dot(p, frame.a) - foot < FOOT_DEPTHS * stock.depth);
     return touches(contact) && near ? [contact.one === placed ? contact.other : contact.one] : [];
   });
   const kinds = beside.filter(isMember).map(({ member }) => member.kind);

@@ -65,10 +65,7 @@ const between = (face: PlacedFace, otherFace: PlacedFace, flat: FlatFace) => {
   const rate = v3.dot(face.plane.normal, normal);
   let gapMm = 0;
   const points = common.map(([x, y]): Vec3 => {
-    const on = v3.add(
-      v3.add(v3.scale(right, x), v3.scale(up, y)),
-      v3.scale(normal, offset),
-    );
+    const on = v3.add(v3.add(v3.scale(right, x), v3.scale(up, y)), v3.scale(normal, offset));
     const gap = -planeAt(face.plane, on) / rate;
     if (Math.abs(gap) > Math.abs(gapMm)) gapMm = gap;
     return on;

@@ -47,8 +47,7 @@ export const sawnFaces = ({ roof }: FrameOnSite, placed: Placed): SawnFaces => {
     if (Math.abs(along) < ALONG) continue;
     if (corners.some((p) => planeAt(face.plane, p) > REENTRANT_MM)) continue;
     const planed =
-      normal[2] > 0 &&
-      roof.slopes.some(({ plane }) => liesIn(face.points, plane, FIT_GAP_MM));
+      normal[2] > 0 && roof.slopes.some(({ plane }) => liesIn(face.points, plane, FIT_GAP_MM));
     if (!planed) (along > 0 ? ends.upper : ends.lower).push(face);
   }
   return {
@@ -101,7 +100,10 @@ export const isTail = (
 /** What a face comes against. */
 export const contactsByFace = <B extends Body>(
   contacts: readonly Contact<B>[],
-): Map<PlacedFace, { readonly contact: Contact<B>; readonly other: B; readonly face: PlacedFace }[]> => {
+): Map<
+  PlacedFace,
+  { readonly contact: Contact<B>; readonly other: B; readonly face: PlacedFace }[]
+> => {
   const found = new Map<
     PlacedFace,
     { readonly contact: Contact<B>; readonly other: B; readonly face: PlacedFace }[]

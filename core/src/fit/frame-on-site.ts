@@ -1,7 +1,14 @@
 import { planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import { platesOf, type Roof, type SideLine } from '../roof';
-import { cornersOf, placePlate, placeWall, type Body, type Placed, type PlacedPlate } from './placed';
+import {
+  cornersOf,
+  placePlate,
+  placeWall,
+  type Body,
+  type Placed,
+  type PlacedPlate,
+} from './placed';
 
 /** All that the proof knows: the job's walls and roof planes, and the finished solids. */
 export interface FrameOnSite {

@@ -62,23 +62,34 @@ const rafterTop = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
   const off = tops(placed)
     .filter(({ points }) => !planes.some((plane) => liesIn(points, plane, FIT_PROUD_MM)))
     .map(({ points }) =>
-      planes.reduce(
-        (least, plane) => {
-          const most = points.reduce(
-            (far, p) => (Math.abs(planeAt(plane, p)) > Math.abs(far) ? planeAt(plane, p) : far),
-            0,
-          );
-          return Math.abs(most) < Math.abs(least) ? most : least;
-        },
-        Infinity,
-      ),
+      planes.reduce((least, plane) => {
+        const most = points.reduce(
+          (far, p) => (Math.abs(planeAt(plane, p)) > Math.abs(far) ? planeAt(plane, p) : far),
+          0,
+        );
+        return Math.abs(most) < Math.abs(least) ? most : least;
+      }, Infinity),
     );
   const [worst] = off.sort((p, q) => Math.abs(q) - Math.abs(p));
   if (worst === undefined) return [];
   const mm = Math.abs(worst);
   return worst > 0
-    ? [finding(placed, 'proud', mm, `${placed.mark} stands ${mm.toFixed(1)} mm proud of the roof plane`)]
-    : [finding(placed, 'low', mm, `the top of ${placed.mark} lies ${mm.toFixed(1)} mm below the roof plane`)];
+    ? [
+        finding(
+          placed,
+          'proud',
+          mm,
+          `${placed.mark} stands ${mm.toFixed(1)} mm proud of the roof plane`,
+        ),
+      ]
+    : [
+        finding(
+          placed,
+          'low',
+          mm,
+          `the top of ${placed.mark} lies ${mm.toFixed(1)} mm below the roof plane`,
+        ),
+      ];
 };
 
 /** The line of the roof that a timber of its kind stands on: of those under it, the one it covers most of. */
@@ -200,7 +211,15 @@ export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
     const square = member.kind === 'hip' && site.job.framing.hipTop === 'none';
     const { mm, at } = square ? { mm: 0, at: middleOf(placed) } : mostProud(site, placed);
     if (mm > FIT_PROUD_MM)
-      return [finding(placed, 'proud', mm, `${mark} stands ${mm.toFixed(1)} mm proud of the roof plane`, at)];
+      return [
+        finding(
+          placed,
+          'proud',
+          mm,
+          `${mark} stands ${mm.toFixed(1)} mm proud of the roof plane`,
+          at,
+        ),
+      ];
     if (isRafter(member)) return rafterTop(site, placed);
     return line ? lineTop(site, placed) : touchesAbove(site, placed);
   });

@@ -101,11 +101,7 @@ const prism = (outline: readonly Vec2[], bottom: number, top: number): ConvexSol
     const points = [under[i], under[j], over[j], over[i]].filter((p) => p !== undefined);
     return { tag: null, points };
   });
-  return [
-    { tag: null, points: [...under].reverse() },
-    { tag: null, points: over },
-    ...sides,
-  ];
+  return [{ tag: null, points: [...under].reverse() }, { tag: null, points: over }, ...sides];
 };
 
 /** A wall plate where it lies. */

@@ -96,9 +96,7 @@ const supportOf = (slope: Slope, placed: Placed): Support[] => {
   if (placed.member.kind === 'fascia') return [];
   const to = local(slope);
   return tops(placed).flatMap(({ points }): Support[] => {
-    const near = points.some(
-      (p) => Math.abs(heightAt(slope, [p[0], p[1]]) - p[2]) < CARRIES_MM,
-    );
+    const near = points.some((p) => Math.abs(heightAt(slope, [p[0], p[1]]) - p[2]) < CARRIES_MM);
     if (!near) return [];
     const outline = points.map((p) => to(v3.inPlan(p)));
     const vs = outline.map(([, v]) => v);
@@ -167,11 +165,7 @@ interface Strip {
 }
 
 /** Every strip of one slope at one level, as wide as it is clear and a rafter's thickness more: on centres. */
-const stripsAt = (
-  site: FrameOnSite,
-  { parts, whole, supports }: Strips,
-  v: number,
-): Strip[] => {
+const stripsAt = (site: FrameOnSite, { parts, whole, supports }: Strips, v: number): Strip[] => {
   const { thickness } = site.job.timber.common;
   const tops: Interval[] = [];
   for (const { outline, low, high } of supports) {
@@ -239,10 +233,7 @@ export const bareStrips = (
     for (const { strip, short, low, high } of wide) {
       if (high - low < LEAST_TALL_MM) continue;
       const u = (strip.between[0] + strip.between[1]) / 2;
-      const p = v2.add(
-        origin,
-        v2.add(v2.scale(slope.along, u), v2.scale(slope.uphill, strip.v)),
-      );
+      const p = v2.add(origin, v2.add(v2.scale(slope.along, u), v2.scale(slope.uphill, strip.v)));
       const at: Vec3 = [p[0], p[1], heightAt(slope, p)];
       const mm = strip.widthMm;
       const where = `${slope.sides[0]?.block ?? ''} side ${slope.sides[0]?.side ?? 0}`;

@@ -62,13 +62,13 @@ export const fasciaPlaces = (site: Pick<Site, 'job' | 'roof'>): FasciaPlace[] =>
       .unite(stretches, FASCIA_CORNER_MM)
       .filter(([low, high]) => high - low > SHORTEST_FASCIA_MM)
       .map((stretch, i): FasciaPlace => {
-      const at = (u: number): Vec3 => {
-        const p = planPoint(slope, u, v);
-        return [p[0], p[1], heightOn(slope, p)];
-      };
-      const id = memberId(block, 'fascia', side.index, ...(i === 0 ? [] : [i]));
-      return { id, block, side, slope, v, stretch, from: at(stretch[0]), to: at(stretch[1]) };
-    }),
+        const at = (u: number): Vec3 => {
+          const p = planPoint(slope, u, v);
+          return [p[0], p[1], heightOn(slope, p)];
+        };
+        const id = memberId(block, 'fascia', side.index, ...(i === 0 ? [] : [i]));
+        return { id, block, side, slope, v, stretch, from: at(stretch[0]), to: at(stretch[1]) };
+      }),
   );
 };
 

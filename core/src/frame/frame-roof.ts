@@ -187,11 +187,7 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
 };
 
 /** Lines whose timber had to give way so far to others that nothing is left of it. */
-const noRoom = (
-  { job }: Site,
-  places: readonly LinePlace[],
-  set: readonly SetLine[],
-): Problem[] =>
+const noRoom = ({ job }: Site, places: readonly LinePlace[], set: readonly SetLine[]): Problem[] =>
   places
     .filter(({ id }) => !set.some(({ place }) => place.id === id))
     .map(({ kind, block, low, high }) => ({

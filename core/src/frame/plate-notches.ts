@@ -72,9 +72,7 @@ const runsAlong = (heading: Vec2, { line }: Plate): boolean =>
 /** Whether a board comes down on a plate with its lower end. One that only runs along a wall lies on no plate of it. */
 const startsOver = ({ polygon, heading }: Strip, { outline }: Plate): boolean => {
   const low = Math.min(...polygon.points.map((p) => v2.dot(p, heading)));
-  return commonConvex(polygon.points, outline).some(
-    (p) => v2.dot(p, heading) < low + BEHIND_MM,
-  );
+  return commonConvex(polygon.points, outline).some((p) => v2.dot(p, heading) < low + BEHIND_MM);
 };
 
 /** Whether, by its outline in plan, a board may stand in a plate past what its own notch has taken away. */
@@ -148,7 +146,9 @@ export const overPlates = (site: Site, member: Member, strip: Strip): Member => 
     const seat = seatCut(corner, topMm);
     const heels = plates
       .filter((plate) => !runsAlong(strip.heading, plate))
-      .filter(({ line }, i, across) => !across.slice(0, i).some((other) => onOneLine(other.line, line)))
+      .filter(
+        ({ line }, i, across) => !across.slice(0, i).some((other) => onOneLine(other.line, line)),
+      )
       .map(({ line }) => heelCut(line.start, v2.scale(line.inward, -1)));
     const notch: Notch = { seat, heels: heelsLeft(notched, seat, heels), corner };
     return { ...notched, notches: [...notched.notches, notch] };

@@ -1,13 +1,13 @@
 import { box, clipSolid, flip, halfSpaceToLocal } from '../geom';
 import type { BoardFrame, ConvexSolid } from '../geom';
-import type { EndCut, Member, Notch } from './member';
+import type { Bevel, EndCut, Member, Notch } from './member';
 
 /**
- * What a face of the sawn board is: one of its own six, a saw cut, the bevel of a backed edge, or a seam where the
+ * What a face of the sawn board is: one of its own six, a saw cut, a flat planed off its top, or a seam where the
  * convex pieces of one board part.
  */
 export type BoardFace =
-  'low' | 'high' | 'right' | 'left' | 'under' | 'upper' | 'backing' | 'seam' | EndCut;
+  'low' | 'high' | 'right' | 'left' | 'under' | 'upper' | 'seam' | EndCut | Bevel;
 
 const REACH = 4;
 
@@ -41,11 +41,11 @@ const saw = (member: Member): readonly ConvexSolid<BoardFace>[] => {
   for (const bevel of member.bevels) {
     const keep = halfSpaceToLocal(frame, bevel.keep);
     pieces = pieces.flatMap((piece): ConvexSolid<BoardFace>[] => {
-      if (bevel.beyond === null) return [clipSolid<BoardFace>(piece, keep, 'backing')];
+      if (bevel.beyond === null) return [clipSolid<BoardFace>(piece, keep, bevel)];
       const square = halfSpaceToLocal(frame, bevel.beyond);
       return [
         clipSolid<BoardFace>(piece, square, 'seam'),
-        clipSolid<BoardFace>(clipSolid<BoardFace>(piece, flip(square), 'seam'), keep, 'backing'),
+        clipSolid<BoardFace>(clipSolid<BoardFace>(piece, flip(square), 'seam'), keep, bevel),
       ];
     });
   }

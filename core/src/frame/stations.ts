@@ -313,8 +313,9 @@ const between = (site: Site, slope: Slope, at: readonly Station[]): number[] => 
     return marks.slice(1).flatMap((to, i): number[] => {
       const from = marks[i] ?? to;
       const bays = Math.ceil((to - from - SAME_STATION_MM) / spacing);
-      return Array.from({ length: Math.max(0, bays - 1) }, (_, k) =>
-        from + ((k + 1) * (to - from)) / bays,
+      return Array.from(
+        { length: Math.max(0, bays - 1) },
+        (_, k) => from + ((k + 1) * (to - from)) / bays,
       );
     });
   });

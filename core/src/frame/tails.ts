@@ -29,7 +29,11 @@ const roofEdge = (site: Site, { slopes, from }: RoofLine): PlanCut | null => {
       if (side.roof === 'eave' || Math.abs(runFrom(side, v3.inPlan(from))) > AT_EDGE_MM) continue;
       const outward = v2.scale(side.inward, -1);
       const keep = plumbKeep(side.start, outward);
-      return { point: side.start, outward, cut: { at: 'tail', name: 'tail cut', keep, meets: null } };
+      return {
+        point: side.start,
+        outward,
+        cut: { at: 'tail', name: 'tail cut', keep, meets: null },
+      };
     }
   }
   return null;

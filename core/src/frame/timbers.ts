@@ -66,10 +66,7 @@ const sideKey = (block: string, side: number): string => `${side} ${block}`;
 export const standingWalls = ({ blocks }: Roof): Site['standing'] =>
   new Map(
     blocks.flatMap((block) =>
-      block.sides.map((side) => [
-        sideKey(block.id, side.index),
-        standingWall(blocks, block, side),
-      ]),
+      block.sides.map((side) => [sideKey(block.id, side.index), standingWall(blocks, block, side)]),
     ),
   );
 

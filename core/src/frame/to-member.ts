@@ -3,13 +3,7 @@ import { roofAbout, type RoofOver } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import type { HeaderPlace } from './headers';
 import type { LinePlace } from './line-places';
-import {
-  plainPlan,
-  type Bevel,
-  type EndCut,
-  type Member,
-  type MemberPlan,
-} from './member';
+import { plainPlan, type Bevel, type EndCut, type Member, type MemberPlan } from './member';
 import { overPlates, seatNotch } from './plate-notches';
 import type { SetLine } from './set-lines';
 import { startOf, type SetRafter } from './set-rafters';
@@ -79,11 +73,7 @@ const finished = (
   leaning: readonly EndCut[] = [],
 ): Member => {
   const more = leaning.filter((cut) => !cutsInto(strip, cut));
-  const cut = overPlates(
-    site,
-    more.length === 0 ? member : withLeaning(site, member, more),
-    strip,
-  );
+  const cut = overPlates(site, more.length === 0 ? member : withLeaning(site, member, more), strip);
   if (cut.mayStandProud) return cut;
   const drop = -cut.topMm / Math.cos(cut.plan.slopeRad);
   const tops = strip.polygon.points.map((p): Vec3 => [p[0], p[1], strip.topAt(p) - drop]);

@@ -123,10 +123,7 @@ export const uncovered = (
   return kept;
 };
 
-const intersection = (
-  piece: RoofPiece,
-  bounds: Region,
-): RoofPiece['polygon'] | null => {
+const intersection = (piece: RoofPiece, bounds: Region): RoofPiece['polygon'] | null => {
   let polygon: RoofPiece['polygon'] | null = piece.polygon;
   for (const { value, tag } of bounds) {
     if (polygon !== null) polygon = clipConvex(polygon, value, tag);

@@ -25,11 +25,7 @@ const USUAL_PLATE_MM = { width: 100, thickness: 38 } as const;
 export const plateWidthOf = ({ timber }: Job): number => timber.plateWidth ?? USUAL_PLATE_MM.width;
 
 /** The stretch of a line `from + u·along` where a linear value is at most 0; null where it nowhere is. */
-const whereNotOver = (
-  stretch: Interval | null,
-  atStart: number,
-  rate: number,
-): Interval | null => {
+const whereNotOver = (stretch: Interval | null, atStart: number, rate: number): Interval | null => {
   if (stretch === null) return null;
   const [low, high] = stretch;
   if (Math.abs(rate) < 1e-12) return atStart <= 0 ? stretch : null;
@@ -93,8 +89,7 @@ export const standingWall = (
 ): Interval[] => {
   const lower = lowerBeside(own, side, side.plateMm + own.hapMm);
   const inside = blocks.flatMap((other): Interval[] => {
-    const stretch =
-      other.id === own.id ? null : coveredBy(other, side, side.plateMm + own.hapMm);
+    const stretch = other.id === own.id ? null : coveredBy(other, side, side.plateMm + own.hapMm);
     if (stretch === null) return [];
     const [low, high] = stretch;
     const past = joined(other);
@@ -156,7 +151,9 @@ export const platesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] =>
       const standing = intervals.without(
         // Past an inner corner the plate runs on by its own width.
         standingWall(blocks, block, side, (other) =>
-          other.plateMm === block.plateMm ? width : Math.min(width, job.timber.valley?.thickness ?? 0),
+          other.plateMm === block.plateMm
+            ? width
+            : Math.min(width, job.timber.valley?.thickness ?? 0),
         ),
         doubled(plates, side),
         LEAST_STRETCH_MM,

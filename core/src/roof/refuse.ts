@@ -110,8 +110,12 @@ const tooShort = (job: Job, roof: Roof): Problem[] =>
 const outsideWalls = (job: Job, roof: Roof): Problem[] =>
   roof.lines.flatMap((line): Problem[] => {
     if (line.kind === 'ridge') return [];
-    const ids = new Set(line.slopes.flatMap((i) => roof.slopes[i]?.sides.map(({ block }) => block)));
-    const near = v3.inPlan(v3.lerp(line.to, line.from, SAME_POINT_MM / v3.distance(line.to, line.from)));
+    const ids = new Set(
+      line.slopes.flatMap((i) => roof.slopes[i]?.sides.map(({ block }) => block)),
+    );
+    const near = v3.inPlan(
+      v3.lerp(line.to, line.from, SAME_POINT_MM / v3.distance(line.to, line.from)),
+    );
     const inside = roof.blocks.some(({ id, walls }) => ids.has(id) && outside(walls, near) < 0);
     if (inside) return [];
     const block = roof.slopes[line.slopes[1]]?.sides[0]?.block;

@@ -6,6 +6,7 @@ export * from './job';
 export * from './roof';
 export * from './frame';
 export * from './cuts';
+export * from './steps';
 export * from './fit';
 export * from './export';
 export { fit, markOf, memberOf, solve, type Solution } from './solve';

@@ -83,4 +83,10 @@ export const memberOf = (
 
 /** Proves, or disproves, that the solved frame is whole and closes. */
 export const fit = (solution: Solution): FitReport =>
-  dryFit(solution.job, solution.roof, solution.members, markOf(solution));
+  dryFit(
+    solution.job,
+    solution.roof,
+    solution.members,
+    markOf(solution),
+    solution.cuts.members.flatMap(({ members }) => members),
+  );

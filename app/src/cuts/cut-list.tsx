@@ -1,6 +1,6 @@
 import { KINDS_IN_ORDER, type CutListEntry, type Job } from '@ogee/core';
 import { Pressable, View } from 'react-native';
-import { writeStock } from '../ui/length-entry';
+import { writeLength, writeStock } from '../ui/length-entry';
 import { KIND_LOOK } from '../theme/kinds';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
@@ -43,6 +43,9 @@ const Row = ({
         </View>
         <View className="flex-row flex-wrap justify-between gap-x-2">
           <Small>{writeStock(entry.stock, display)}</Small>
+          {(entry.heights ?? []).map(({ top, abovePlate }) => (
+            <Small key={top}>top {writeLength(abovePlate, display)} above plate</Small>
+          ))}
           <Small>{angleSummary(entry.cuts, display)}</Small>
         </View>
       </View>

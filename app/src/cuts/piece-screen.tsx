@@ -7,6 +7,7 @@ import List from 'lucide-react-native/icons/list';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Loading, Standstill } from '../ui/states';
+import { angleWay } from './steps';
 import { PieceSheet } from './piece-sheet';
 
 /** One piece's sheet, with the way to its neighbours in the list. */
@@ -45,7 +46,7 @@ export const PieceScreen = ({ mark }: { mark: string }) => {
         member={member}
         notes={notes}
         display={job.display}
-        backed={job.framing.hipTop === 'back'}
+        way={angleWay(job)}
       />
       <View className="flex-row justify-between gap-2">
         {to(-1)}

@@ -1,6 +1,7 @@
 import {
   boardOf,
   formatDegrees,
+  stepsOf,
   workingOf,
   type CutEntry,
   type CutList,
@@ -21,7 +22,7 @@ import { Caution } from '../ui/caution';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
 import { complement, faceSetting } from './angle-text';
 import { handsText } from './cut-list';
-import { stepsFor } from './steps';
+import { stepWords, type AngleWay } from './steps';
 import { Worked } from './working';
 
 type Display = Job['display'];
@@ -32,8 +33,8 @@ interface SheetProps {
   readonly member: Member;
   readonly notes: CutList['notes'];
   readonly display: Display;
-  /** The job backs its hips. */
-  readonly backed: boolean;
+  /** How the crew marks an angle. */
+  readonly way: AngleWay;
 }
 
 /** The numbers of a line and the chains they were computed by. */
@@ -157,9 +158,25 @@ const Numbers = ({ entry, working, display }: NumberProps) => {
       </Worked>
     </View>
   );
-  const { seat, drop, backing } = entry;
+  const { seat, drop, backing, heights } = entry;
   return (
     <View>
+      {(heights ?? []).map(({ top, abovePlate, fall }) => (
+        <View
+          key={top}
+          className="flex-row items-center border-t border-grain py-2"
+          testID="ridge-height"
+        >
+          <View className="flex-1">
+            <Strong>Top of the ridge, above its plate</Strong>
+            <Small>
+              {writeLength(top, display)} above the main plate’s top
+              {fall > 0 ? `; its other end ${writeLength(fall, display)} higher` : ''}
+            </Small>
+          </View>
+          <Figure className="text-2xl">{writeLength(abovePlate, display)}</Figure>
+        </View>
+      ))}
       {entry.slope > 0 && row('Slope of its axis', 'slope', formatDegrees(entry.slope, 2))}
       {entry.plan !== null &&
         row(
@@ -183,13 +200,14 @@ const Numbers = ({ entry, working, display }: NumberProps) => {
 };
 
 /** Everything to saw one kind of piece: the marked board, the steps of the hands, each number with its working. */
-export const PieceSheet = ({ entry, member, notes, display, backed }: SheetProps) => {
+export const PieceSheet = ({ entry, member, notes, display, way }: SheetProps) => {
   const working = useMemo(() => workingOf(member), [member]);
   const board = useMemo(() => boardOf(member), [member]);
   const { hands } = entry;
   const [hand, setHand] = useState<'left' | 'right'>(board.hand === 'right' ? 'right' : 'left');
   const handed = hands.left + hands.right > 0;
   const mirrored = handed && hand !== board.hand;
+  const steps = useMemo(() => stepsOf(member, mirrored), [member, mirrored]);
   const own = notes.filter((note) => note.member === entry.mark);
   return (
     <View className="gap-4" testID="piece-sheet">
@@ -229,7 +247,7 @@ export const PieceSheet = ({ entry, member, notes, display, backed }: SheetProps
       <Lengths entry={entry} working={working} display={display} />
       <View>
         <Title level={3}>Steps</Title>
-        {stepsFor(entry, board, mirrored, backed, display).map((step, i) => (
+        {stepWords(steps, entry.mark, { display, way }).map((step, i) => (
           <View key={i} className="flex-row gap-3 border-t border-grain py-2">
             <Figure className="w-6 text-2xl text-soft">{i + 1}</Figure>
             <Words className="flex-1">{step}</Words>

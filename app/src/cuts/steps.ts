@@ -2,103 +2,125 @@ import {
   formatDegrees,
   formatLength,
   lengthFormat,
-  type BoardDrawing,
-  type BoardMark,
-  type CutEntry,
-  type CutListEntry,
+  type BoardMark3,
+  type EdgePoint,
   type Job,
+  type SawLine,
+  type SawStep,
 } from '@ogee/core';
-import { faceSetting, isTilted } from './angle-text';
 
-type Display = Job['display'];
+/** How the crew marks an angle: by the square's pair, by degrees, or by two readings joined. */
+export type AngleWay = NonNullable<Job['framing']['angles']>;
 
-/** How to hold the square, or the line, for one cut. */
-const setting = (cut: CutEntry, display: Display): string => {
-  const face = faceSetting(cut, display);
-  if (face === 'square across') return 'square across the face';
-  const level = cut.at === 'seat';
-  return display.pitch === 'in12' && cut.square !== null
-    ? `square held at ${face}, mark along the ${level ? 'run' : 'rise'} leg`
-    : `${face} from square across`;
-};
+/** The crew's choice; where it made none, the way it gives its pitches. */
+export const angleWay = ({ framing, display }: Pick<Job, 'framing' | 'display'>): AngleWay =>
+  framing.angles ?? (display.pitch === 'in12' ? 'square' : 'degrees');
 
-/** How the saw stands, and which way it leans, seen from the face towards you. */
-const tilt = (cut: CutEntry, edge: BoardMark['topEdge'] | undefined, mirrored: boolean): string => {
-  if (!isTilted(cut)) return 'saw upright';
-  const [near, far] = [edge?.[mirrored ? 1 : 0], edge?.[mirrored ? 0 : 1]];
-  const lean =
-    near == null || far == null
-      ? 'to meet the other cheek in the middle'
-      : near < far === (cut.at === 'top')
-        ? 'leaning in, so that the far face ends shorter'
-        : 'leaning out, so that the far face ends longer';
-  return `saw tilted ${formatDegrees(cut.faceTilt)}, ${lean}`;
-};
+interface Voice {
+  readonly display: Job['display'];
+  readonly way: AngleWay;
+}
 
-const at = (
-  edge: BoardMark['topEdge'] | undefined,
-  mirrored: boolean,
-  display: Display,
-): string => {
-  // Of a double cut one cheek comes out on the near face, the other on the far one.
-  const reading = edge?.[mirrored ? 1 : 0] ?? edge?.[mirrored ? 0 : 1];
-  return reading == null ? '' : formatLength(reading, lengthFormat(display));
-};
+const trim = (value: number): string => String(Number(value.toFixed(2)));
+
+const length = (mm: number, { display }: Voice): string => formatLength(mm, lengthFormat(display));
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-const heelSteps = (
-  entry: CutListEntry,
-  where: string,
-  heel: CutEntry,
-  display: Display,
-): string[] => {
-  const line = `Heel: from ${where} on the top edge, ${setting(heel, display)}, across the face.`;
-  const seat = entry.cuts.find((one) => one.at === 'seat');
-  if (entry.seat === null || seat === undefined) return [line];
-  const down = formatLength(entry.seat.hap, lengthFormat(display));
+/** A place on the edge of the board, as the tape finds it. */
+const place = ({ on, mm }: EdgePoint, voice: Voice): string =>
+  on === 'top edge' || on === 'bottom edge'
+    ? `${length(mm, voice)} on the ${on}`
+    : `${length(mm, voice)} down the ${on}`;
+
+/** The line on the face, by the crew's way, and which way it leans. */
+const marking = (line: SawLine, voice: Voice): string => {
+  const { from, to, angleDeg, square, shortAt } = line;
+  if (shortAt === null) return `${place(from, voice)}, square across the face`;
+  const lean = `short end at the ${shortAt}`;
+  if (voice.way === 'two-readings')
+    return `${place(from, voice)}, joined to ${place(to, voice)}; ${lean}`;
+  if (voice.way === 'square' && square !== null)
+    return `${place(from, voice)}, square held at ${trim(square.rise)} / ${trim(square.run)}, marked along the ${square.leg}; ${lean}`;
+  return `${place(from, voice)}, ${formatDegrees(angleDeg)} from square across; ${lean}`;
+};
+
+/** How the saw stands, and where it comes out behind. */
+const saw = ({ tiltDeg, leansTo }: SawLine): string =>
+  leansTo === null
+    ? 'saw upright'
+    : `saw tilted ${formatDegrees(tiltDeg)}, so that behind it comes out nearer the ${leansTo}`;
+
+const mark3 = ({ alongMm, acrossMm, downMm }: BoardMark3, voice: Voice): string =>
+  `${length(alongMm, voice)} along, ${length(acrossMm, voice)} across, ${length(downMm, voice)} down`;
+
+const ONE_OF = ['', ' (first of two)', ' (second of two)'] as const;
+
+const ordinal = (nth: number, of: number): string =>
+  of === 1 ? '' : of === 2 ? (ONE_OF[nth] ?? '') : ` (${nth} of ${of})`;
+
+type Notch = Extract<SawStep, { act: 'notch' }>;
+
+const notchWords = ({ seat, heels, downMm }: Notch, voice: Voice): string[] => {
+  const corner = 'Saw to the corner and no further: past it the notch starts a split.';
+  if (heels.length === 0)
+    return [
+      `Seat: ${marking(seat.line, voice)}; ${saw(seat.line)}. There is no heel: what lies below the line falls off.`,
+    ];
+  const lines = heels.map(
+    ({ line }, i) => `Heel${ordinal(i + 1, heels.length)}: ${marking(line, voice)}; ${saw(line)}.`,
+  );
+  const down =
+    downMm === null
+      ? ''
+      : ` It crosses the heel ${length(downMm, voice)} down that line from the top edge.`;
   return [
-    line,
-    `Seat: measure ${down} down the heel line from the top edge, the height above plate. From there ${setting(seat, display)}, out to the lower edge. Saw to the corner and no further: past it the notch starts a split.`,
+    ...lines,
+    `Seat: ${marking(seat.line, voice)}; ${saw(seat.line)}.${down} ${heels.length > 1 ? 'The two heels meet in the middle of the board, where the plates’ corner goes. ' : ''}${corner}`,
   ];
 };
 
-const cutSteps = (
-  entry: CutListEntry,
-  { marks }: BoardDrawing,
-  mirrored: boolean,
-  display: Display,
-): string[] =>
-  entry.cuts.flatMap((cut, i) => {
-    if (cut.at === 'seat') return [];
-    const edge = marks.find((mark) => mark.cut === i)?.topEdge;
-    const where = at(edge, mirrored, display);
-    if (cut.at === 'heel') return heelSteps(entry, where, cut, display);
-    const saw = tilt(cut, edge, mirrored);
-    return entry.cuts[i - 1]?.at === cut.at
-      ? [`Turn the board. Second ${cut.name}: from ${where}, ${setting(cut, display)}; ${saw}.`]
-      : [`${capital(cut.name)}: from ${where} on the top edge, ${setting(cut, display)}; ${saw}.`];
-  });
+type Plane = Extract<SawStep, { act: 'plane' }>;
 
-/** What the hands do, in order. `mirrored` is for the hand that is not drawn; `backed` bevels a hip's top. */
-export const stepsFor = (
-  entry: CutListEntry,
-  board: BoardDrawing,
-  mirrored: boolean,
-  backed: boolean,
-  display: Display,
-): string[] => {
-  const blank = formatLength(entry.length.blank, lengthFormat(display));
-  const steps = [
-    `Take a board at least ${blank} long. Sight along it and turn the crown up.`,
-    `Lay it ${mirrored ? 'right' : 'left'} face towards you, upper end at your left. Hook the tape on the upper end.`,
-    ...cutSteps(entry, board, mirrored, display),
-  ];
-  if (entry.backing !== null && backed) {
-    steps.push(
-      `Back the top edge: bevel ${formatDegrees(entry.backing[0])} and ${formatDegrees(entry.backing[1])} down from its middle line.`,
-    );
+const planeWords = ({ through, angleDeg, face, backing, past }: Plane, voice: Voice): string => {
+  const side = face === 'near' ? 'left' : 'right';
+  if (backing)
+    return `Back the top edge: from its middle line bevel ${formatDegrees(angleDeg)} down to the ${side} face, all along.`;
+  const marks = through.map((mark) => mark3(mark, voice)).join('; ');
+  const where =
+    past === null
+      ? ''
+      : ` past the line at ${place(past.line.from, voice)}, towards the ${past.towards},`;
+  return `Plane the ${side} top corner off${where} to the flat through three marks, each from the upper end, the left face and the top edge: ${marks}.`;
+};
+
+const wordsOf = (step: SawStep, voice: Voice): string[] => {
+  switch (step.act) {
+    case 'take':
+      return [
+        `Take a board at least ${length(step.lengthMm, voice)} long. Sight along it and turn the crown up.`,
+      ];
+    case 'lay':
+      return [
+        'Lay it left face towards you, upper end at your left. Hook the tape on the upper end.',
+      ];
+    case 'turn':
+      return [
+        'Turn the board end for end, crown still up: right face towards you, upper end at your right. Measure from the upper end as before.',
+      ];
+    case 'cut':
+      return [
+        `${capital(step.name)}${ordinal(step.nth, step.of)}: ${marking(step.line, voice)}; ${saw(step.line)}. The ${step.line.waste} falls off.`,
+      ];
+    case 'notch':
+      return notchWords(step, voice);
+    case 'plane':
+      return [planeWords(step, voice)];
   }
-  steps.push(`Pencil ${entry.mark} on it before it leaves the trestles.`);
-  return steps;
 };
+
+/** What the hands do, in words, in order. */
+export const stepWords = (steps: readonly SawStep[], mark: string, voice: Voice): string[] => [
+  ...steps.flatMap((step) => wordsOf(step, voice)),
+  `Pencil ${mark} on it before it leaves the trestles.`,
+];

@@ -24,7 +24,7 @@ interface BoardProps {
   readonly cuts: readonly CutEntry[];
   readonly kind: Kind;
   readonly display: Job['display'];
-  /** Draw the mirror image: left and right face changed about. */
+  /** Draw the other hand: its left face is the mirror image of this one's right. */
   readonly mirrored: boolean;
 }
 
@@ -195,7 +195,7 @@ export const Board = ({ board, cuts, kind, display, mirrored }: BoardProps) => {
             fontFamily="SourceSans3_400Regular"
             fill={colour('soft')}
           >
-            {`upper end · ${mirrored ? 'right' : 'left'} face towards you`}
+            upper end · left face towards you
           </SvgText>
         </Svg>
       </View>

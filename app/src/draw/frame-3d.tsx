@@ -1,4 +1,4 @@
-import { solidOf, toWorld, type Kind, type Member, type Solution } from '@ogee/core';
+import { solidOf, toWorld, type Kind, type Member, type Solution, type Vec3 } from '@ogee/core';
 import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
 import { BufferGeometry, Color, DoubleSide, Float32BufferAttribute } from 'three';
@@ -6,6 +6,8 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 
 /** Metres on screen: three's depth is happier with small numbers. */
 const PER_MM = 0.001;
+/** How large a spot is, as a share of the building. */
+const SPOT_SHARE = 0.018;
 
 /** A member's sawn pieces as flat triangles, y up. */
 const geometryOf = (member: Member, [cx, cy]: readonly [number, number]): BufferGeometry => {
@@ -50,12 +52,17 @@ export interface Frame3dProps {
   readonly colourOf: (kind: Kind) => string;
   readonly pickedColour: string;
   readonly onPick: (mark: string) => void;
+  /** Ids of members, and places, where the fit found something wrong. */
+  readonly wrong: readonly string[];
+  readonly spots: readonly Vec3[];
+  readonly wrongColour: string;
 }
 
 /** Every sawn board in its place. Loaded only when it is looked at. */
 const Frame3d = (props: Frame3dProps) => {
   const { solution, hidden, picked, markOf, colourOf, pickedColour, onPick } = props;
-  const { boards, size } = useMemo(() => {
+  const { wrong, spots, wrongColour } = props;
+  const { boards, size, middle } = useMemo(() => {
     const corners = solution.roof.blocks.flatMap(({ grown }) => grown.points);
     const xs = corners.map(([x]) => x);
     const ys = corners.map(([, y]) => y);
@@ -64,6 +71,7 @@ const Frame3d = (props: Frame3dProps) => {
       (Math.min(...ys) + Math.max(...ys)) / 2,
     ] as const;
     return {
+      middle,
       size: Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)) * PER_MM,
       boards: solution.members.map((member) => ({
         member,
@@ -94,13 +102,27 @@ const Frame3d = (props: Frame3dProps) => {
             }}
           >
             <meshLambertMaterial
-              color={new Color(mark === picked ? pickedColour : colourOf(member.kind))}
+              color={
+                new Color(
+                  mark === picked
+                    ? pickedColour
+                    : wrong.includes(member.id)
+                      ? wrongColour
+                      : colourOf(member.kind),
+                )
+              }
               side={DoubleSide}
               flatShading
             />
           </mesh>
         );
       })}
+      {spots.map(([x, y, z], i) => (
+        <mesh key={i} position={[(x - middle[0]) * PER_MM, z * PER_MM, -(y - middle[1]) * PER_MM]}>
+          <sphereGeometry args={[size * SPOT_SHARE, 16, 12]} />
+          <meshBasicMaterial color={new Color(wrongColour)} transparent opacity={0.6} />
+        </mesh>
+      ))}
     </Canvas>
   );
 };

@@ -10,7 +10,7 @@ import {
 } from '@ogee/core';
 import { useMemo, useRef } from 'react';
 import { Pressable, View, type View as ViewRef } from 'react-native';
-import Svg, { G, Line, Path, Polygon } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Polygon } from 'react-native-svg';
 import { KIND_LOOK } from '../theme/kinds';
 import { useTheme } from '../theme/theme';
 import { Halo, uprightTurn } from './halo';
@@ -18,6 +18,7 @@ import { fitPlan, nearest, type PlanTimber } from './plan-fit';
 
 const MARGIN_PX = 50;
 const TOUCH_PX = 28;
+const SPOT_PX = 12;
 const LABEL = { most: 13, least: 8 };
 
 const planLength = ({ from, to }: { readonly from: Vec3; readonly to: Vec3 }): number =>
@@ -32,6 +33,8 @@ interface PlanProps {
   readonly onPick: (mark: string) => void;
   /** Ids or marks of members to be ringed in red: where the fit found something wrong. */
   readonly wrong?: readonly string[];
+  /** Places to be ringed in red. */
+  readonly spots?: readonly Vec3[];
 }
 
 const timbersOf = (solution: Solution, toPx: (p: Vec2) => Vec2): PlanTimber[] => {
@@ -124,7 +127,7 @@ const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
 
 /** The roof from above, to scale: every timber by its mark, touched to open its piece. */
 export const Plan = (props: PlanProps) => {
-  const { job, solution, widthPx, heightPx, selected, onPick, wrong = [] } = props;
+  const { job, solution, widthPx, heightPx, selected, onPick, wrong = [], spots = [] } = props;
   const { colour } = useTheme();
   const surface = useRef<ViewRef>(null);
   const outlines = useMemo(
@@ -262,6 +265,20 @@ export const Plan = (props: PlanProps) => {
                 text={`${name} ${side.index + 1}${side.roof === 'gable' ? ' · gable' : ''}`}
                 colour={colour('soft')}
                 dy={4}
+              />
+            );
+          })}
+          {spots.map((spot, i) => {
+            const [cx, cy] = fit.toPx([spot[0], spot[1]]);
+            return (
+              <Circle
+                key={i}
+                cx={cx}
+                cy={cy}
+                r={SPOT_PX}
+                fill="none"
+                stroke={colour('pencil')}
+                strokeWidth={3}
               />
             );
           })}

@@ -1,13 +1,19 @@
-import { formatLength, type FitProblem } from '@ogee/core';
+import type { FitReport, FitProblem } from '@ogee/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import Check from 'lucide-react-native/icons/check';
+import X from 'lucide-react-native/icons/x';
 import { useOpenJob } from '../data/open-job';
 import { Plan } from '../draw/plan';
+import { FrameView } from '../roof/frame-view';
+import { useTheme } from '../theme/theme';
 import { Button } from '../ui/button';
 import { Caution, gravestFirst } from '../ui/caution';
-import { Loading } from '../ui/states';
-import { Figure, Small, Strong, Title } from '../ui/text';
+import { Choice } from '../ui/choice';
+import { Loading, Standstill } from '../ui/states';
+import { Figure, Small, Title, Words } from '../ui/text';
+import { proved, type Proved } from './proved';
 import { useFit } from './use-fit';
 
 const PLAN_PX = 300;
@@ -15,51 +21,107 @@ const PLAN_PX = 300;
 /** The members that problems are about. */
 const idsIn = (problems: readonly FitProblem[]): string[] => problems.flatMap(({ ids }) => ids);
 
-/** Does it close? The dry fit of every joint, then what to mind, gravest first. */
-export const FitScreen = () => {
-  const { id, job, solution } = useOpenJob();
-  const [width, setWidth] = useState(0);
-  const router = useRouter();
-  const report = useFit();
-  if (solution === null) return null;
-  if (report === null) return <Loading what="Trying every joint …" />;
-  const { problems, joints, worstGap, worstOverlap } = report;
-  const open = problems.filter((problem) => problem.kind === 'gap').length;
+const ProvedLine = ({ holds, text }: Proved) => {
+  const { colour } = useTheme();
+  const Mark = holds ? Check : X;
   return (
-    <View className="gap-5" testID="fit">
-      <View className="rounded border border-grain bg-sheet p-4">
-        <Small>Dry fit, every board as a solid in its place</Small>
-        <Figure className="text-4xl">
-          {joints - open} of {joints} joints close
-        </Figure>
-        <Strong>
-          {open === 0 ? 'Every joint closes; ' : ''}worst gap{' '}
-          {formatLength(worstGap, { style: 'mm', places: 1 })}
-        </Strong>
-        <Small>
-          Largest volume two boards share: {(worstOverlap / 1000).toFixed(1)} cm³. Gaps past 0.1 mm,
-          shared wood past 1 cm³ and tops proud of the roof by 0.1 mm are listed.
-        </Small>
-      </View>
-      {problems.length > 0 && (
-        <View className="gap-2" onLayout={(event) => setWidth(event.nativeEvent.layout.width)}>
-          <Title>Where it does not close</Title>
-          {width > 0 && (
-            <Plan
-              job={job}
-              solution={solution}
-              widthPx={width}
-              heightPx={PLAN_PX}
-              selected={null}
-              onPick={(mark) => router.navigate(`/job/${id}/cuts/${mark}`)}
-              wrong={idsIn(problems)}
-            />
-          )}
-        </View>
+    <View className="flex-row gap-3 border-t border-grain py-2">
+      <Mark
+        size={22}
+        color={colour(holds ? 'chalk' : 'pencil')}
+        aria-label={holds ? 'holds' : 'does not hold'}
+      />
+      <Words className={`flex-1 ${holds ? '' : 'text-pencil'}`}>{text}</Words>
+    </View>
+  );
+};
+
+/** Every finding, with its place on the plan or in the round. */
+const Findings = ({ problems }: { problems: readonly FitProblem[] }) => {
+  const { id, job, solution } = useOpenJob();
+  const router = useRouter();
+  const [width, setWidth] = useState(0);
+  const [view, setView] = useState<'plan' | 'frame'>('plan');
+  if (solution === null) return null;
+  const open = (mark: string) => router.navigate(`/job/${id}/cuts/${mark}`);
+  const shown = { wrong: idsIn(problems), spots: problems.map(({ at }) => at) };
+  return (
+    <View className="gap-2" onLayout={(event) => setWidth(event.nativeEvent.layout.width)}>
+      <Title>What does not hold</Title>
+      <Choice
+        label="Where"
+        hideLabel
+        value={view}
+        options={[
+          { value: 'plan', label: 'Plan' },
+          { value: 'frame', label: '3D' },
+        ]}
+        onChange={setView}
+      />
+      {view === 'frame' && (
+        <FrameView solution={solution} heightPx={PLAN_PX} onOpen={open} {...shown} />
+      )}
+      {view === 'plan' && width > 0 && (
+        <Plan
+          job={job}
+          solution={solution}
+          widthPx={width}
+          heightPx={PLAN_PX}
+          selected={null}
+          onPick={open}
+          {...shown}
+        />
       )}
       {problems.map((problem) => (
         <Caution key={problem.text} level="caution" text={problem.text} />
       ))}
+    </View>
+  );
+};
+
+const Summary = ({ report }: { report: FitReport }) => {
+  const { job } = useOpenJob();
+  const { problems } = report;
+  return (
+    <View className="rounded border border-grain bg-sheet p-4">
+      <Small>The whole frame, every board as a solid in its place</Small>
+      <Figure className="text-4xl">
+        {problems.length === 0
+          ? 'It stands, and it closes'
+          : `${problems.length} things do not hold`}
+      </Figure>
+      <View role="list" aria-label="What was proved">
+        {proved(report, job).map((line) => (
+          <ProvedLine key={line.text} {...line} />
+        ))}
+      </View>
+      <Small>
+        Looked for: gaps past 0.1 mm, shared wood past 1 cm³, tops out of their plane by 0.1 mm,
+        ends without a bearing, bare lines, strips and eaves. Strength is not looked at: that is for
+        the local code and an engineer.
+      </Small>
+    </View>
+  );
+};
+
+/** Does it stand and close? What the dry fit proved, then what to mind, gravest first. */
+export const FitScreen = () => {
+  const { id, solution, stale } = useOpenJob();
+  const router = useRouter();
+  const report = useFit();
+  if (solution === null) return null;
+  if (stale)
+    return (
+      <Standstill
+        title="Nothing to prove yet"
+        text="The job was changed and its roof cannot be worked out. Put right what is marked; the fit follows at once."
+      />
+    );
+  if (report === null) return <Loading what="Trying every board …" />;
+  return (
+    <View className="gap-5" testID="fit">
+      <Summary report={report} />
+      {report.problems.length > 0 && <Findings problems={report.problems} />}
       <View className="gap-3">
         <Title>To mind</Title>
         <Caution

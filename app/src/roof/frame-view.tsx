@@ -1,4 +1,4 @@
-import { KINDS_IN_ORDER, markOf, type Kind, type Solution } from '@ogee/core';
+import { KINDS_IN_ORDER, markOf, type Kind, type Solution, type Vec3 } from '@ogee/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { KIND_LOOK } from '../theme/kinds';
@@ -22,10 +22,15 @@ export const FrameView = ({
   solution,
   heightPx,
   onOpen,
+  wrong = [],
+  spots = [],
 }: {
   readonly solution: Solution;
   readonly heightPx: number;
   readonly onOpen: (mark: string) => void;
+  /** Ids of members, and places, where the fit found something wrong. */
+  readonly wrong?: readonly string[];
+  readonly spots?: readonly Vec3[];
 }) => {
   const { colour } = useTheme();
   const [hidden, setHidden] = useState<ReadonlySet<Kind>>(new Set());
@@ -54,6 +59,9 @@ export const FrameView = ({
             colourOf={(kind) => plainRgb(colour(KIND_LOOK[kind].colour))}
             pickedColour={plainRgb(colour('chalk'))}
             onPick={setPicked}
+            wrong={wrong}
+            spots={spots}
+            wrongColour={plainRgb(colour('pencil'))}
           />
         </Suspense>
       </View>

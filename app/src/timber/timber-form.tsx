@@ -1,5 +1,6 @@
 import type { Job } from '@ogee/core';
 import { View } from 'react-native';
+import { angleWay } from '../cuts/steps';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
@@ -213,6 +214,17 @@ export const TimberForm = () => {
         ]}
         onChange={(valleys) => set({ valleys })}
         help="One valley runs on to the higher ridge and carries the other (the default, no header). Or both stop at the lower ridge’s end, on a header between two rafters. Either way an engineer sizes what carries."
+      />
+      <Choice
+        label="Angles marked by"
+        value={angleWay(job)}
+        options={[
+          { value: 'square', label: 'The square' },
+          { value: 'degrees', label: 'Degrees' },
+          { value: 'two-readings', label: 'Two readings' },
+        ]}
+        onChange={(angles) => set({ angles })}
+        help="How the steps of a piece give a line: the pair to hold on a framing square, degrees from square across, or a reading on each edge, joined, for which no square is needed. Each says which way the line leans."
       />
       <Stepper
         label="The saw tilts to"

@@ -12,7 +12,8 @@ export interface BoardMark {
   readonly cut: number;
   /**
    * Where the line, carried on, crosses the top edge, mm from the hooked end: at the left face and at the right. Null
-   * where another cut takes that corner first, and for a seat, which is measured down the heel.
+   * where another cut takes that corner first, where it crosses off the board, and for a seat, which is measured down
+   * the heel.
    */
   readonly topEdge: readonly [left: number | null, right: number | null];
   readonly left: readonly [BoardPoint, BoardPoint] | null;
@@ -71,17 +72,20 @@ const endLine = (
   return first === null || last === null || first === last ? null : [onto(first), onto(last)];
 };
 
-/** Seat and heel meet in the notch's corner and run out at the underside. */
+/** Seat and heel meet in the notch's corner and run out at the underside; a seat without a heel runs out at the end. */
 const notchLine = (
+  { notches }: Member,
   cuts: readonly LocalCut[],
   cut: LocalCut,
   s: number,
   under: number,
   onto: Onto,
 ): readonly [BoardPoint, BoardPoint] | null => {
-  const seat = cuts.find((one) => one.end.at === 'seat');
-  const heel =
-    cuts.find((one) => one.end.at === 'heel') ?? cuts.find((one) => one.end.at === 'tail');
+  const notch = notches.find(({ seat, heels }) => seat === cut.end || heels.includes(cut.end));
+  const seat = cuts.find((one) => one.end === notch?.seat);
+  const ends = cuts.filter(({ end }) => end.at === 'tail' || end.at === 'bottom');
+  const heels = cuts.filter(({ end }) => notch?.heels.includes(end));
+  const heel = cut.end.at === 'heel' ? cut : (heels[0] ?? ends[0]);
   if (seat === undefined || heel === undefined) return null;
   const [sa, , se] = seat.normal;
   const [ha, , he] = heel.normal;
@@ -106,7 +110,7 @@ export const boardOf = (member: Member): BoardDrawing => {
   const onEdge: Onto = ([a, s]) => [high - a, half - s];
   const line = (cut: LocalCut, s: number) =>
     cut.end.at === 'seat' || cut.end.at === 'heel'
-      ? notchLine(cuts, cut, s, under, onFace)
+      ? notchLine(member, cuts, cut, s, under, onFace)
       : endLine(solids, cut, s, onFace);
   const topEdge = (cut: LocalCut, s: number): number | null => {
     if (cut.end.at === 'seat') return null;
@@ -117,7 +121,9 @@ export const boardOf = (member: Member): BoardDrawing => {
       const rival = crossesAt(other, s, topMm);
       return upper ? rival < at - SAME_POINT_MM : rival > at + SAME_POINT_MM;
     });
-    return taken ? null : high - at;
+    const reading = high - at;
+    const onBoard = reading > -SAME_POINT_MM && reading < high - low + SAME_POINT_MM;
+    return taken || !onBoard ? null : reading;
   };
   return {
     hand: handOf(piece),

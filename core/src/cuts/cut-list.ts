@@ -6,6 +6,7 @@ import { figuresOf } from './figures';
 import { group, handOf, pieceOf, type Group } from './group';
 import type { CutList, CutListEntry } from './model';
 import { remarksOn } from './remarks';
+import { ridgeHeights } from './ridge-heights';
 import { sawNotes } from './saw-notes';
 
 /** Pencilled on the piece: letters for the kind, a number for the cut. */
@@ -22,7 +23,7 @@ const MARK_LETTERS: Readonly<Record<Kind, string>> = {
   fascia: 'F',
 };
 
-const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
+const entryOf = (roof: Roof, { pieces }: Group, mark: string): CutListEntry => {
   const [first] = pieces;
   if (first === undefined) throw new Error(`cuts: group ${mark} has no piece`);
   const { member } = first;
@@ -57,6 +58,10 @@ const entryOf = ({ pieces }: Group, mark: string): CutListEntry => {
             plumbDepth: seat.plumbDepth.value,
             depthFraction: seat.depthFraction.value,
           },
+    heights: ridgeHeights(
+      roof,
+      pieces.map((piece) => piece.member),
+    ),
     drop: drop?.value ?? null,
     backing: backing === null ? null : [backing[0].value, backing[1].value],
     cuts: figures.cuts.map((cut) => cut.entry),
@@ -71,7 +76,7 @@ export const cutList = (job: Job, roof: Roof, framing: Framing): CutList => {
     groups
       .filter(({ pieces: [first] }) => first?.member.kind === kind)
       .sort(longestFirst)
-      .map((one, i) => entryOf(one, `${MARK_LETTERS[kind]}${i + 1}`)),
+      .map((one, i) => entryOf(roof, one, `${MARK_LETTERS[kind]}${i + 1}`)),
   );
   const markOf = new Map(members.flatMap((entry) => entry.members.map((id) => [id, entry.mark])));
   const remarks = remarksOn(job, roof, framing).map(({ level, member, text }) => {

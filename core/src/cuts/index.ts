@@ -14,5 +14,5 @@ export { span } from './lengths';
 export { workingOf } from './figures';
 export { cutListSchema } from './schema';
 export type { BoardDrawing, BoardMark } from './board-drawing';
-export type { CutEntry, CutList, CutListEntry, Hands } from './model';
+export type { CutEntry, CutList, CutListEntry, Hands, RidgeHeight } from './model';
 export type { Step, Unit, Working } from './working';

@@ -7,6 +7,13 @@ export interface Hands {
   readonly plain: number;
 }
 
+/** mm */
+export interface RidgeHeight {
+  readonly top: number;
+  readonly abovePlate: number;
+  readonly fall: number;
+}
+
 /** Angles in degrees, as the contract defines them. */
 export interface CutEntry {
   readonly at: CutAt;
@@ -44,6 +51,11 @@ export interface CutListEntry {
     readonly plumbDepth: number;
     readonly depthFraction: number;
   } | null;
+  /**
+   * Ridges: where the top of each stands, at its lower end: over the main plate's top (z = 0), and over its own block's
+   * plate; `fall` is how much higher its other end is. Ridges cut alike can stand at several heights. Null otherwise.
+   */
+  readonly heights: readonly RidgeHeight[] | null;
   readonly drop: number | null;
   readonly backing: readonly [number, number] | null;
   readonly cuts: readonly CutEntry[];

@@ -34,6 +34,9 @@ export const cutListSchema = z.object({
           depthFraction: z.number(),
         })
         .nullable(),
+      heights: z
+        .array(z.object({ top: z.number(), abovePlate: z.number(), fall: z.number() }))
+        .nullable(),
       drop: z.number().nullable(),
       backing: z.tuple([z.number(), z.number()]).nullable(),
       cuts: z.array(

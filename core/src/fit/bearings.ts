@@ -1,4 +1,4 @@
-import { area2, commonConvex, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { area2, commonConvex, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
 import { touches, type Contact } from './contacts';
 import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
 import { middleOfPoints, type FrameOnSite } from './frame-on-site';
@@ -16,6 +16,8 @@ type Touch = { readonly contact: Contact; readonly other: Body; readonly face: P
 
 const isMember = (body: Body): body is Placed => 'member' in body;
 const isPlate = (body: Body): body is PlacedPlate => 'plate' in body;
+
+const isFascia = (body: Body): boolean => isMember(body) && body.member.kind === 'fascia';
 
 const nameOf = (body: Body): string =>
   isMember(body) ? body.mark : isPlate(body) ? 'the plate' : 'the wall';
@@ -38,12 +40,9 @@ const standsOff = (placed: Placed, face: PlacedFace, touch: Touch): FitProblem =
 };
 
 /** Of what a face nearly touches, the nearest, where it touches nothing; null where it bears or faces nothing. */
-const nearMiss = (face: PlacedFace, found: readonly Touch[]): Touch | null => {
+const nearMiss = (found: readonly Touch[], least: number): Touch | null => {
   if (found.some(({ contact }) => touches(contact))) return null;
-  const area = areaOf(face);
-  const before = found.filter(
-    ({ contact: { gapMm, areaMm2 } }) => gapMm > 0 && areaMm2 > FACES_SHARE * area,
-  );
+  const before = found.filter(({ contact: { gapMm, areaMm2 } }) => gapMm > 0 && areaMm2 > least);
   return before.reduce<Touch | null>(
     (p, q) => (p === null || q.contact.gapMm < p.contact.gapMm ? q : p),
     null,
@@ -94,20 +93,53 @@ const loose = (placed: Placed, end: TimberEnd, share: number): FitProblem => {
 /** Others come against a broken hip this near its foot, in depths of it. */
 const FOOT_DEPTHS = 2;
 
+/** What comes against a timber near one of its ends. */
+const beside = (placed: Placed, end: TimberEnd, contacts: readonly Contact[]): Placed[] => {
+  const { frame, stock } = placed.member;
+  const tip = v3.dot(middleOfPoints(end.faces.flatMap(({ points }) => points)), frame.a);
+  const found = contacts.flatMap((contact): Body[] => {
+    if (contact.one !== placed && contact.other !== placed) return [];
+    const near = contact.points.some(
+      (p) => Math.abs(v3.dot(p, frame.a) - tip) < FOOT_DEPTHS * stock.depth,
+    );
+    return touches(contact) && near ? [contact.one === placed ? contact.other : contact.one] : [];
+  });
+  return [...new Set(found.filter(isMember))];
+};
+
+/** An end this near a point of the roof, square to its cut, stands on it. mm */
+const ON_POINT_MM = 0.1;
+
+/**
+ * The first timber at a peak: it ends on the point itself, and the others come against its faces there, so that all
+ * hold each other.
+ */
+const isFirstAtPeak = (
+  { roof }: FrameOnSite,
+  placed: Placed,
+  end: TimberEnd,
+  contacts: readonly Contact[],
+): boolean => {
+  if (!end.upper || placed.member.kind === 'ridge') return false;
+  const onPoint = roof.lines.some(({ to: [x, y] }) =>
+    end.faces.some(({ plane, points }) => {
+      const z = points[0]?.[2] ?? 0;
+      return (
+        Math.abs(planeAt(plane, [x, y, z])) < ON_POINT_MM &&
+        Math.hypot((points[0]?.[0] ?? 0) - x, (points[0]?.[1] ?? 0) - y) < placed.member.stock.depth
+      );
+    }),
+  );
+  return onPoint && beside(placed, end, contacts).length >= 2;
+};
+
 /**
  * The foot of a hip that breaks to a lower ridge: over no wall, with the ridge and its valley come against its sides.
  * What carries the three is for an engineer; the list says so.
  */
 const isBroken = (placed: Placed, end: TimberEnd, contacts: readonly Contact[]): boolean => {
-  const { kind, frame, stock } = placed.member;
-  if (kind !== 'hip' || end.upper) return false;
-  const foot = v3.dot(middleOfPoints(end.faces.flatMap(({ points }) => points)), frame.a);
-  const beside = contacts.flatMap((contact): Body[] => {
-    if (contact.one !== placed && contact.other !== placed) return [];
-    const near = contact.points.some((p) => v3.dot(p, frame.a) - foot < FOOT_DEPTHS * stock.depth);
-    return touches(contact) && near ? [contact.one === placed ? contact.other : contact.one] : [];
-  });
-  const kinds = beside.filter(isMember).map(({ member }) => member.kind);
+  if (placed.member.kind !== 'hip' || end.upper) return false;
+  const kinds = beside(placed, end, contacts).map(({ member }) => member.kind);
   return kinds.includes('ridge') && kinds.includes('valley');
 };
 
@@ -126,8 +158,15 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
   let joints = 0;
   let worstGapMm = 0;
   const at = (face: PlacedFace): readonly Touch[] => byFace.get(face) ?? [];
-  const off = (placed: Placed, face: PlacedFace, among: readonly Touch[]): boolean => {
-    const miss = nearMiss(face, among);
+  const bears = (face: PlacedFace): boolean =>
+    at(face).some(({ contact, other }) => touches(contact) && !isFascia(other));
+  const off = (
+    placed: Placed,
+    face: PlacedFace,
+    among: readonly Touch[],
+    least = FACES_SHARE * areaOf(face),
+  ): boolean => {
+    const miss = nearMiss(among, least);
     if (miss === null) return false;
     joints += 1;
     worstGapMm = Math.max(worstGapMm, miss.contact.gapMm);
@@ -147,7 +186,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
         joints += 1;
         worstGapMm = Math.max(worstGapMm, Math.abs(contact.gapMm));
       }
-      if (off(placed, face, onPlates)) missed = true;
+      if (off(placed, face, onPlates, LEAST_SEAT_MM2)) missed = true;
     }
     const areaMm2 = seated.reduce((sum, { contact }) => sum + contact.areaMm2, 0);
     const isSeated = areaMm2 >= LEAST_SEAT_MM2;
@@ -159,11 +198,12 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
       let share = 0;
       for (const face of end.faces) {
         let borne = 0;
-        for (const { contact } of at(face)) {
+        for (const { contact, other } of at(face)) {
           if (!touches(contact)) continue;
           joints += 1;
           worstGapMm = Math.max(worstGapMm, Math.abs(contact.gapMm));
-          borne += contact.areaMm2;
+          // A fascia hangs on the tails; it carries none.
+          if (!isFascia(other)) borne += contact.areaMm2;
         }
         share = Math.max(share, borne / areaOf(face));
         if (!atGable(site, face) && off(placed, face, at(face))) missed = true;
@@ -171,9 +211,9 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
       if (member.kind === 'fascia' || missed) continue;
       if (share >= LEAST_SHARE) continue;
       if (end.faces.length > 0 && end.faces.some((face) => atGable(site, face))) continue;
-      if (!end.upper && isSeated && (end.faces.length === 0 || isTail(site, end.faces, member)))
+      if (!end.upper && isSeated && (end.faces.length === 0 || isTail(site, end.faces, member, bears)))
         continue;
-      if (isBroken(placed, end, contacts)) continue;
+      if (isBroken(placed, end, contacts) || isFirstAtPeak(site, placed, end, contacts)) continue;
       problems.push(loose(placed, end, share));
     }
   }

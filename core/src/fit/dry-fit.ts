@@ -44,6 +44,24 @@ const floatingProblem = (placed: Placed): FitProblem => ({
   text: `${placed.mark} is carried by nothing: no path of bearings leads from it to a plate or a wall (${placed.member.id})`,
 });
 
+/** Boards of the list that stand nowhere. */
+const unlisted = (
+  placed: readonly Placed[],
+  listed: readonly string[],
+  markOf: (id: string) => string,
+): FitProblem[] => {
+  const stand = new Set(placed.map(({ member }) => member.id));
+  return listed
+    .filter((id) => !stand.has(id))
+    .map((id) => ({
+      members: [markOf(id), 'nothing'] as const,
+      ids: [],
+      kind: 'missing' as const,
+      at: [0, 0, 0] as const,
+      text: `${markOf(id)} is in the list and stands nowhere in the frame (${id})`,
+    }));
+};
+
 /** Whether a timber stands by itself: on a plate, at a wall, or in a gable's wall. */
 const carriedBy = (site: FrameOnSite, contacts: ReturnType<typeof contactsOf>): Placed[] => {
   const bodies: readonly Body[] = [...site.members, ...site.plates, ...site.walls];
@@ -56,6 +74,7 @@ const carriedBy = (site: FrameOnSite, contacts: ReturnType<typeof contactsOf>): 
  *
  * @param members every member in its place
  * @param markOf the mark a member's id is known by
+ * @param listed the ids that the cut list names, where there is one: each must stand in the frame
  * @returns what was proved, the worst found of each kind, and a problem for each thing that is not so
  */
 export const dryFit = (
@@ -63,6 +82,7 @@ export const dryFit = (
   roof: Roof,
   members: readonly Member[],
   markOf: (id: string) => string,
+  listed: readonly string[] = [],
 ): FitReport => {
   const placed = members.map((member) => place(member, markOf(member.id)));
   const site = frameOnSite(job, roof, placed);
@@ -98,6 +118,7 @@ export const dryFit = (
       ...strips.problems,
       ...bareEaves(site),
       ...offLayout(site),
+      ...unlisted(placed, listed, markOf),
     ],
   };
 };

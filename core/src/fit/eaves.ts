@@ -13,7 +13,7 @@ const INWARD = 0.1;
 const isInside = ({ pieces }: Placed, p: Vec3): boolean =>
   pieces.some(({ faces }) => faces.every(({ plane }) => planeAt(plane, p) <= NEAR_MM));
 
-/** Every eave with an overhang has its fascia all along, its back on the tails' line. */
+/** Every eave has its fascia all along, its back on the tails' line. */
 export const bareEaves = ({ job, roof, members }: FrameOnSite): FitProblem[] => {
   if (job.timber.fascia === undefined) return [];
   const fascias = members.filter(({ member }) => member.kind === 'fascia');
@@ -22,7 +22,7 @@ export const bareEaves = ({ job, roof, members }: FrameOnSite): FitProblem[] => 
     const side = roof.blocks.find(({ id }) => id === edge.block)?.sides[edge.side];
     const slope = roof.slopes[edge.slope];
     const own = slope?.sides.some(({ block, side: i }) => block === edge.block && i === edge.side);
-    if (side === undefined || own !== true || side.overhangMm === 0) return [];
+    if (side === undefined || own !== true) return [];
     if (v3.distance(edge.from, edge.to) < SHORTEST_EAVE_MM) return [];
     const on = (p: readonly [number, number, number]): number =>
       v2.dot(v2.sub(v3.inPlan(p), v3.inPlan(edge.from)), side.along);

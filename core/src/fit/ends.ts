@@ -1,8 +1,8 @@
-import { area2, FIT_GAP_MM, planeAt, v3, type Vec3 } from '../geom';
+import { area2, FIT_GAP_MM, planeAt, v2, v3, type Vec3 } from '../geom';
 import type { Member } from '../frame';
 import { heightAt } from '../roof';
 import type { Contact } from './contacts';
-import { liesIn, middleOfPoints, outFrom, type FrameOnSite } from './frame-on-site';
+import { liesIn, outFrom, type FrameOnSite } from './frame-on-site';
 import { cornersOf, type Body, type Placed, type PlacedFace } from './placed';
 
 /** A face nearer than this to the board's own direction is a side or an edge of it, as a sine. */
@@ -70,30 +70,54 @@ export const atGable = ({ roof }: FrameOnSite, { points }: PlacedFace): boolean 
     ),
   );
 
+/** A cut whose plane turns from an eave by less than this runs along it, as a sine. */
+const ALONG_EAVE = 1e-4;
+
+/** Whether a cut's plane holds the overhang's line of an eave: where its plane comes out there. */
+const onOverhang = ({ roof }: FrameOnSite, { plane }: PlacedFace): boolean =>
+  roof.blocks.some(({ sides, planes }) =>
+    sides.some(({ roof: kind, start, inward, along, overhangMm }, i) => {
+      const slope = planes[i];
+      if (kind !== 'eave' || slope == null) return false;
+      if (Math.abs(v3.dot(plane.normal, [along[0], along[1], 0])) > ALONG_EAVE) return false;
+      const p = v2.add(start, v2.scale(inward, -overhangMm));
+      return Math.abs(planeAt(plane, [p[0], p[1], heightAt(slope, p)])) <= FIT_GAP_MM;
+    }),
+  );
+
+/** Whether the single tail cut of a valley passes through the inner corner where its two eaves meet. */
+const onInnerCorner = ({ roof }: FrameOnSite, { plane, points }: PlacedFace): boolean =>
+  roof.lines.some(
+    ({ kind, from }) =>
+      kind === 'valley' &&
+      Math.abs(planeAt(plane, from)) <= FIT_GAP_MM &&
+      points.some((p) => v3.distance(p, from) < CORNER_MM),
+  );
+
+/** A valley's tail has its corners this near the eaves' inner corner. mm */
+const CORNER_MM = 600;
+
 /**
- * Whether an end reaches out to the overhang of an eave, with a corner of its cut or, a valley, with the middle of its
- * top: a tail.
+ * Whether an end is a tail: every cut of it that reaches the top lies along the overhang's line of an eave or, a
+ * valley's single one, through the inner corner. A cut that only relieves the board below is let pass.
+ *
+ * @param bears whether a face comes against another timber, as a tail beside a valley does
  */
 export const isTail = (
-  { roof }: FrameOnSite,
+  site: FrameOnSite,
   faces: readonly PlacedFace[],
-  { frame, stock }: Member,
+  { frame, kind }: Member,
+  bears: (face: PlacedFace) => boolean,
 ): boolean => {
-  const points = faces.flatMap((face) => face.points);
-  const top = Math.max(...points.map((p) => v3.dot(p, frame.e)));
-  const crown = points.filter((p) => v3.dot(p, frame.e) > top - FIT_GAP_MM);
-  const plumbMm = stock.depth / frame.e[2];
-  const out = [...points, middleOfPoints(crown)];
-  return roof.blocks.some(({ sides, planes }) =>
-    sides.some((side, i) => {
-      const plane = planes[i];
-      if (side.roof !== 'eave' || plane == null) return false;
-      return out.some(
-        (p) =>
-          Math.abs(outFrom(side, p) - side.overhangMm) <= FIT_GAP_MM &&
-          Math.abs(heightAt(plane, [p[0], p[1]]) - p[2]) <= plumbMm,
-      );
-    }),
+  const top = Math.max(...faces.flatMap(({ points }) => points.map((p) => v3.dot(p, frame.e))));
+  const cuts = faces
+    .filter((face) => !bears(face) && !atGable(site, face))
+    .filter(({ points }) => points.some((p) => v3.dot(p, frame.e) > top - FIT_GAP_MM));
+  return (
+    cuts.length > 0 &&
+    cuts.every(
+      (face) => onOverhang(site, face) || (kind === 'valley' && onInnerCorner(site, face)),
+    )
   );
 };
 

@@ -47,7 +47,11 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
   return [...bySlope].flatMap(([slope, rafters]) => {
     const us = ([x = 0, y = 0]: readonly number[]): number => v2.dot([x, y], slope.along);
     const from = origins(site, slope, us);
-    const beside = from.flatMap((u) => [u - half, u, u + half]);
+    const edges = insideWalls(site, slope).flatMap(({ points }) => {
+      const along = points.map(us);
+      return [Math.min(...along), Math.max(...along)];
+    });
+    const beside = edges.flatMap((u) => [u - half, u, u + half]);
     const all = [...beside, ...rafters.map(({ member }) => us(member.frame.origin))].sort(
       (p, q) => p - q,
     );
@@ -76,7 +80,7 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
 };
 
 /** How many marks to each side of a rafter can be the ends of the bay that it parts. */
-const NEIGHBOURS = 12;
+const NEIGHBOURS = 5;
 
 /** How far a rafter stands off an even part of a bay that was too wide for the spacing. mm */
 const evenly = (marks: readonly number[], u: number, spacing: number): number => {

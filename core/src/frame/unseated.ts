@@ -51,7 +51,7 @@ export const unseatedRafter = (
     {
       code: 'seat',
       path: `blocks.${block}.sides.${foot.side.index}.pitch`,
-      text: `at ${pitch}° the rafters of this side stand ${shown(short - LEAST_NOTCH_MM)} above their plate, with no seat, for the height above plate is that of the block's first eave; accepted is a steeper pitch, deeper rafters, or a lower height above plate`,
+      text: `at ${pitch}° the rafters of this side clear their plate by ${shown(Math.max(0, short - LEAST_NOTCH_MM))} and have no seat, for the height above plate is that of the block's first eave; accepted is a steeper pitch, deeper rafters, or a lower height above plate`,
     },
   ];
 };

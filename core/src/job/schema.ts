@@ -106,6 +106,8 @@ const framing = z.strictObject({
   valleys: z.enum(['supported', 'to-ridge-end']).default('supported'),
   levelFascia: z.enum(['vary-overhang', 'raise-plate']).optional(),
   shortestJack: length(0, 5000).default(200),
+  /** How the crew marks an angle; by the pitch's own way where none is given. */
+  angles: z.enum(['square', 'degrees', 'two-readings']).optional(),
 });
 
 const timber = z.strictObject({

@@ -15,6 +15,8 @@ export interface Plate extends SideRef {
 
 /** A wall this near another block's is in it. mm */
 const IN_LINE_MM = 1;
+/** Walls nearer to one direction than this run along each other, as a sine. */
+const ALONG = 1e-3;
 /** A wall whose eave another block's roof overtops by less than this still stands. mm */
 const COVERED_MM = 0.01;
 /** Shorter stretches of wall carry nothing. mm */
@@ -41,7 +43,10 @@ const coveredBy = (other: BlockRoof, { start, along, lengthMm }: SideLine, eaveZ
   let stretch: Interval | null = [0, lengthMm];
   for (const wall of other.walls) {
     const here = of(wall, start);
-    stretch = whereNotOver(stretch, here - IN_LINE_MM, of(wall, far) - here);
+    const rate = of(wall, far) - here;
+    // A wall that runs along another is in it, to within a little; one that comes to it is not before it is there.
+    const slack = Math.abs(rate) < ALONG ? IN_LINE_MM : 0;
+    stretch = whereNotOver(stretch, here - slack, rate);
   }
   for (const plane of other.planes) {
     if (plane === null) continue;

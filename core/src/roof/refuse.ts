@@ -165,6 +165,9 @@ const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): Problem[
     });
   });
 
+/** A lean-to that overtops the eave it leans against by less comes to its height. mm */
+const ABOVE_EAVE_MM = 1;
+
 /** The high side of a lean-to that stands above the roof it leans against: water would run in behind it. */
 const aboveTheEave = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Problem[] =>
   borders.flatMap((border): Problem[] => {
@@ -180,7 +183,7 @@ const aboveTheEave = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Pro
       return over === null ? 0 : z - over.z;
     });
     const above = Math.max(...beyond);
-    if (above <= job.timber.common.depth) return [];
+    if (above <= ABOVE_EAVE_MM) return [];
     return [
       {
         code: 'step',

@@ -1,0 +1,17 @@
+import { CUT_ALIKE_MM } from '../geom';
+import type { Member } from '../frame';
+import type { Roof } from '../roof';
+import type { RidgeHeight } from './model';
+
+/** Where the tops of ridges stand, each height once: the first number that is set out on site. */
+export const ridgeHeights = (roof: Roof, members: readonly Member[]): RidgeHeight[] | null => {
+  if (members[0]?.kind !== 'ridge') return null;
+  const found: RidgeHeight[] = [];
+  for (const { frame, topMm, plan, block } of members) {
+    const top = frame.origin[2] + topMm / Math.cos(plan.slopeRad);
+    const plate = roof.blocks.find(({ id }) => id === block)?.plateMm ?? 0;
+    if (found.some((other) => Math.abs(other.top - top) <= CUT_ALIKE_MM)) continue;
+    found.push({ top, abovePlate: top - plate, fall: plan.runMm * Math.tan(plan.slopeRad) });
+  }
+  return found;
+};

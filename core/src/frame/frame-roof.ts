@@ -1,4 +1,4 @@
-import { v2, v3 } from '../geom';
+import { v2, v3, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { platesOf, type Roof } from '../roof';
@@ -101,11 +101,11 @@ const spansOf = (
 const standsFirst = (
   site: Site,
   places: readonly LinePlace[],
-  nodes: readonly (readonly [number, number])[],
+  nodes: readonly Vec3[],
   rafter: RafterPlace,
 ): boolean => {
   if (!rafter.span.station.onPoint) return false;
-  const node = nodes.findIndex((p) => v2.distance(p, topPoint(rafter)) < 0.1);
+  const node = nodes.findIndex((p) => v2.distance(v3.inPlan(p), topPoint(rafter)) < 0.1);
   if (node < 0) return false;
   const king = rafter.kind === 'king-common' && kingStandsFirst(site, places, node);
   return king || meetsRafters(site, places, node);

@@ -54,40 +54,55 @@ export interface LinePlace {
   } | null;
 }
 
-const nodeOf = (nodes: Vec2[], p: Vec2): number => {
-  const found = nodes.findIndex((node) => v2.distance(node, p) < NODE_MM);
+/** Ends that part in height by more than this meet in plan alone: one roof passes over another. mm */
+const LEVEL_MM = 1;
+
+const nodeOf = (nodes: Vec3[], p: Vec3): number => {
+  const found = nodes.findIndex(
+    (node) =>
+      Math.abs(node[2] - p[2]) < LEVEL_MM &&
+      v2.distance(v3.inPlan(node), v3.inPlan(p)) < NODE_MM,
+  );
   if (found >= 0) return found;
   nodes.push(p);
   return nodes.length - 1;
 };
 
+/** Where a ridge is crossed by another, as shares of its length, in order. */
+const crossingsOf = (line: RoofLine, others: readonly RoofLine[]): number[] => {
+  const [a, b] = [v3.inPlan(line.from), v3.inPlan(line.to)];
+  const length = v2.distance(a, b);
+  const heading = v2.scale(v2.sub(b, a), 1 / length);
+  const inside = (value: number, size: number): boolean =>
+    value > NODE_MM && value < size - NODE_MM;
+  const found = others.flatMap((other): number[] => {
+    if (other.kind !== 'ridge') return [];
+    const [c, d] = [v3.inPlan(other.from), v3.inPlan(other.to)];
+    const along = v2.unit(v2.sub(d, c));
+    const sine = v2.cross(heading, along);
+    if (Math.abs(sine) < CROSSES) return [];
+    const t = v2.cross(v2.sub(c, a), along) / sine;
+    const u = v2.cross(v2.sub(c, a), heading) / sine;
+    return inside(t, length) && inside(u, v2.distance(c, d)) ? [t / length] : [];
+  });
+  return found
+    .sort((p, q) => p - q)
+    .filter((share, k, all) => (share - (all[k - 1] ?? -Infinity)) * length > NODE_MM);
+};
+
+/** Lines nearer to one direction than this do not cross, as a sine. */
+const CROSSES = 1e-6;
+
 /** A ridge that crosses another as high is parted there, so that one of them can run through. */
 const partedAtCrossings = (lines: readonly RoofLine[]): RoofLine[] =>
   lines.flatMap((line, i): RoofLine[] => {
     if (line.kind !== 'ridge') return [line];
-    const [a, b] = [v3.inPlan(line.from), v3.inPlan(line.to)];
-    const heading = v2.unit(v2.sub(b, a));
-    const length = v2.distance(a, b);
-    for (const other of lines.slice(0, i)) {
-      if (other.kind !== 'ridge') continue;
-      const c = v3.inPlan(other.from);
-      const along = v2.unit(v2.sub(v3.inPlan(other.to), c));
-      const sine = v2.cross(heading, along);
-      if (Math.abs(sine) < 1e-6) continue;
-      const t = v2.cross(v2.sub(c, a), along) / sine;
-      const u = v2.cross(v2.sub(c, a), heading) / sine;
-      const inside = (value: number, size: number) => value > NODE_MM && value < size - NODE_MM;
-      if (!inside(t, length) || !inside(u, v2.distance(c, v3.inPlan(other.to)))) continue;
-      const share = t / length;
-      const mix = (k: 0 | 1 | 2): number => line.from[k] + share * (line.to[k] - line.from[k]);
-      const at: Vec3 = [mix(0), mix(1), mix(2)];
-      return partedAtCrossings([
-        ...lines.slice(0, i),
-        { ...line, to: at },
-        { ...line, from: at },
-      ]).slice(-2);
-    }
-    return [line];
+    const shares = [0, ...crossingsOf(line, lines.slice(0, i)), 1];
+    if (shares.length === 2) return [line];
+    const at = (share: number): Vec3 => v3.lerp(line.from, line.to, share);
+    return shares
+      .slice(1)
+      .map((share, k) => ({ ...line, from: at(shares[k] ?? 0), to: at(share) }));
   });
 
 const wallAt = (site: Site, line: RoofLine, p: Vec3): LineEnd['wall'] => {
@@ -138,14 +153,14 @@ const footOf = (site: Site, line: RoofLine): Foot | null => {
 /** The wall in whose face a line starts that has no tail, where the eave there ends although it overhangs. */
 const wallWithoutEave = (site: Site, line: RoofLine, { point, tail }: Foot): LineEnd['wall'] => {
   if (v3.distance(point, tail) > NODE_MM) return null;
-  for (const slope of line.slopes) {
-    for (const { block, side } of slopeAt(site, slope).sides) {
-      const own = sideAt(site, block, side);
-      if (own.overhangMm === 0 || Math.abs(runFrom(own, v3.inPlan(point))) > NODE_MM) continue;
-      return { point: own.start, outward: v2.scale(own.inward, -1) };
-    }
-  }
-  return null;
+  const here = line.slopes
+    .flatMap((slope) => slopeAt(site, slope).sides)
+    .map(({ block, side }) => sideAt(site, block, side))
+    .filter((side) => Math.abs(runFrom(side, v3.inPlan(point))) < NODE_MM);
+  // Where one of them has no overhang at all, its own tail's cut ends the timber.
+  if (here.some(({ overhangMm }) => overhangMm === 0)) return null;
+  const [own] = here;
+  return own === undefined ? null : { point: own.start, outward: v2.scale(own.inward, -1) };
 };
 
 const kindNumber = new Map<RoofLine['kind'], number>([
@@ -155,13 +170,13 @@ const kindNumber = new Map<RoofLine['kind'], number>([
 ]);
 
 /** Every line of the roof as a place for a timber, block by block, kind by kind, and the points where they meet. */
-export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec2[] } => {
-  const nodes: Vec2[] = [];
+export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec3[] } => {
+  const nodes: Vec3[] = [];
   const lines = partedAtCrossings(site.roof.lines);
-  const ends = lines.map((line) => [line.from, line.to].map((p) => nodeOf(nodes, v3.inPlan(p))));
+  const ends = lines.map((line) => [line.from, line.to].map((p) => nodeOf(nodes, p)));
   const joined = (node: number, own: number): boolean =>
     ends.some((pair, i) => i !== own && pair.includes(node)) ||
-    lines.some((line, i) => i !== own && passesThrough(line, nodes[node] ?? [0, 0]));
+    lines.some((line, i) => i !== own && passesThrough(line, nodes[node] ?? [0, 0, 0]));
   const numbers = new Map<string, number>();
   const order = (line: RoofLine): number => kindNumber.get(line.kind) ?? 0;
   const places = lines
@@ -212,15 +227,18 @@ export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec2[] } =
 };
 
 /** Whether a line runs through a point between its ends. */
-export const passesThrough = (line: RoofLine, p: Vec2): boolean => {
+export const passesThrough = (line: RoofLine, p: Vec3): boolean => {
   const a = v3.inPlan(line.from);
+  const length = v2.distance(a, v3.inPlan(line.to));
   const heading = v2.unit(v2.sub(v3.inPlan(line.to), a));
-  const from = v2.sub(p, a);
+  const from = v2.sub(v3.inPlan(p), a);
   const along = v2.dot(from, heading);
+  const z = line.from[2] + ((line.to[2] - line.from[2]) * along) / length;
   return (
     Math.abs(v2.cross(heading, from)) < NODE_MM &&
     along > NODE_MM &&
-    along < v2.distance(a, v3.inPlan(line.to)) - NODE_MM
+    along < length - NODE_MM &&
+    Math.abs(z - p[2]) < LEVEL_MM
   );
 };
 
@@ -239,7 +257,7 @@ export const junctionsOf = (places: readonly LinePlace[]): Junction[] => {
     if (ridge.kind !== 'ridge') continue;
     for (const end of [ridge.lowEnd, ridge.highEnd]) {
       const at = end === ridge.lowEnd ? ridge.low : ridge.high;
-      if (end.node === null || places.some(({ line }) => passesThrough(line, v3.inPlan(at))))
+      if (end.node === null || places.some(({ line }) => passesThrough(line, at)))
         continue;
       const others = places.filter(
         (place) =>
@@ -271,18 +289,19 @@ const runOn = (
   if (stretch === undefined) return null;
   const length = stretch[1];
   const p = v2.add(from, v2.scale(valley.heading, length));
+  const plane = slopeAt(site, slope).sides[0];
+  if (plane === undefined) return null;
+  const end: Vec3 = [p[0], p[1], heightAt(plane, p)];
   const stops = places.filter(({ line }) => {
-    const ends = [line.from, line.to].some((end) => v2.distance(v3.inPlan(end), p) < NODE_MM);
-    return line.slopes.includes(slope) && (ends || passesThrough(line, p));
+    const ends = [line.from, line.to].some((one) => v2.distance(v3.inPlan(one), p) < NODE_MM);
+    return line.slopes.includes(slope) && (ends || passesThrough(line, end));
   });
   const rank = stops.some(({ kind }) => kind === 'ridge')
     ? 0
     : stops.some(({ kind }) => kind === 'hip')
       ? 1
       : 2;
-  const plane = slopeAt(site, slope).sides[0];
-  if (rank === 2 || plane === undefined) return null;
-  return { end: [p[0], p[1], heightAt(plane, p)], length, rank };
+  return rank === 2 ? null : { end, length, rank };
 };
 
 /** The better of a junction's two valleys carried on to a higher line; null where neither reaches one. */

@@ -77,11 +77,11 @@ const startsOver = ({ polygon, heading }: Strip, { outline }: Plate): boolean =>
 
 /** Whether, by its outline in plan, a board may stand in a plate past what its own notch has taken away. */
 const mayStandIn = ({ notches, frame, topMm }: Member, strip: Strip, plate: Plate): boolean => {
-  if (runsAlong(strip.heading, plate) && !startsOver(strip, plate)) return false;
   const [x0, y0, x1, y1] = strip.box;
   const clear = (axis: 0 | 1, low: number, high: number): boolean =>
     plate.outline.every((p) => p[axis] <= low) || plate.outline.every((p) => p[axis] >= high);
   if (clear(0, x0, x1) || clear(1, y0, y1)) return false;
+  if (runsAlong(strip.heading, plate) && !startsOver(strip, plate)) return false;
   const over = commonConvex(strip.polygon.points, plate.outline);
   const under = strip.plumbMm - topMm / frame.e[2];
   if (!over.some((p) => strip.topAt(p) - under < plate.topMm)) return false;

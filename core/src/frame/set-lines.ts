@@ -40,7 +40,7 @@ const bySeniority = (places: readonly LinePlace[]): LinePlace[] => {
     places.map((place) => [
       place,
       places.filter((other) =>
-        [other.low, other.high].some((end) => passesThrough(place.line, v3.inPlan(end))),
+        [other.low, other.high].some((end) => passesThrough(place.line, end)),
       ).length,
     ]),
   );

@@ -75,8 +75,33 @@ const checkBlock = (block: Block, index: number): Problem[] => {
   return problems;
 };
 
+/** More rafters than this are no building that one list is for. */
+const MOST_RAFTERS = 6000;
+
+/** How many rafters the eaves of a job come to, near enough. */
+const rafterCount = ({ blocks, framing }: Job): number =>
+  blocks.reduce(
+    (sum, { outline, sides }) =>
+      sides.reduce(
+        (own, { roof }, i) =>
+          roof === 'eave'
+            ? own + v2.distance(corner(outline, i), corner(outline, i + 1)) / framing.spacing
+            : own,
+        sum,
+      ),
+    0,
+  );
+
 const checkSizes = (job: Job): Problem[] => {
   const problems: Problem[] = [];
+  const rafters = rafterCount(job);
+  if (rafters > MOST_RAFTERS) {
+    problems.push({
+      code: 'size',
+      path: 'framing.spacing',
+      text: `some ${Math.round(rafters)} rafters along these eaves; accepted are at most ${MOST_RAFTERS} in one job: a wider spacing, or the building in several jobs`,
+    });
+  }
   const { spacing } = job.framing;
   const { thickness } = job.timber.common;
   if (spacing < 2 * thickness) {

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { checkJob } from './check';
+import { oversize } from './oversize';
 import { jobSchema, type Job } from './schema';
 
 const WANTED: Readonly<Record<string, string>> = {
@@ -52,6 +53,8 @@ const toProblem = (raw: z.core.$ZodIssue): Problem => {
 
 /** Reads a job from data of any shape. */
 export const readJob = (data: unknown): Result<Job> => {
+  const large = oversize(data);
+  if (large !== null) return refused([large]);
   const parsed = jobSchema.safeParse(data, { reportInput: true });
   if (!parsed.success) return refused(parsed.error.issues.map(toProblem));
   const problems = checkJob(parsed.data);

@@ -80,7 +80,7 @@ const block = z.strictObject({
     .min(3, 'an outline needs 3 to 12 corners')
     .max(12, 'an outline needs 3 to 12 corners'),
   plate: length(-20_000, 20_000).default(0),
-  sides: z.array(side),
+  sides: z.array(side).max(12, 'an outline has 3 to 12 sides'),
   join: z.enum(['framed', 'laid-on']).default('framed'),
 });
 

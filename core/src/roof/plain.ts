@@ -18,8 +18,9 @@ const isSquare = (outline: readonly (readonly [number, number])[]): boolean =>
     return Math.abs(v2.dot(v2.unit(v2.sub(before, p)), v2.unit(v2.sub(after, p)))) < ALIKE;
   });
 
-/** Whether the points where lines meet stand well apart. */
-const isRoomy = ({ lines }: Roof): boolean => {
+/** Whether the points where lines meet stand well apart, and every eave is one to speak of. */
+const isRoomy = ({ lines, edges }: Roof): boolean => {
+  if (edges.some(({ from, to }) => v3.distance(from, to) < ROOMY_MM)) return false;
   const points = lines.flatMap(({ from, to }) => [v3.inPlan(from), v3.inPlan(to)]);
   return points.every((p, i) =>
     points.slice(0, i).every((q) => {

@@ -48,14 +48,17 @@ describe('what is said about the frame', () => {
     );
   });
 
-  it('a hip too shallow to reach the plate has no seat, and says so', () => {
-    const solution = solved({ ...base, timber: { hip: { thickness: 38, depth: 120 } } });
-    const hip = solution.cuts.members.find((entry) => entry.kind === 'hip')!;
-    expect(hip.seat).toBeNull();
-    expect(hip.cuts.map((cut) => cut.at)).toEqual(['top', 'top', 'tail', 'tail']);
-    expect(
-      solution.cuts.notes.some((note) => note.member === 'H1' && note.text.includes('no seat')),
-    ).toBe(true);
+  it('a hip too shallow to reach the plate is refused, with the depth that would', () => {
+    const refused = solve(
+      buildingJob({ ...base, timber: { hip: { thickness: 38, depth: 120 } } }),
+    );
+    expect(refused).toMatchObject({ ok: false, problems: [{ path: 'timber.hip.depth' }] });
+    const [problem] = refused.ok ? [] : refused.problems;
+    const least = Number(/at least (\d+) mm/.exec(problem!.text)![1]);
+    // What it asks for is enough, and no more than a millimetre too much.
+    const withHip = (depth: number): boolean =>
+      solve(buildingJob({ ...base, timber: { hip: { thickness: 38, depth } } })).ok;
+    expect([withHip(least - 1), withHip(least)]).toEqual([false, true]);
   });
 
   it('a ridge shallower than the plumb cut', () => {

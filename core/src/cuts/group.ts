@@ -115,21 +115,26 @@ export const group = (pieces: readonly Piece[]): Group[] => {
   return groups;
 };
 
+/** The first of some figures that is not nothing tells the hand; its sign, which. */
+const firstTold = (figures: readonly number[]): number =>
+  figures.find((figure) => Math.abs(figure) > CUT_ALIKE_RAD) ?? 0;
+
 /**
  * Left: seen from the eave looking up the slope, the long point is on the left. A piece that is its own mirror image
- * is plain. Level timber: the mitred end is the long one.
+ * is plain. Level timber: the end that is mitred more is the long one.
  */
-export const handOf = ({ member, shape, cuts, reaches }: Piece): keyof Hands => {
+export const handOf = ({ member, shape, reaches }: Piece): keyof Hands => {
   const level = member.plan.slopeRad === 0;
   if (cutAlike(shape.cuts, mirrored(shape.cuts, level))) return 'plain';
+  const sum = (at: string, axis: 0 | 1): number =>
+    shape.cuts.filter((cut) => cut.at === at).reduce((all, cut) => all + cut.normal[axis], 0);
   if (level) {
-    const start = cuts.find((cut) => cut.end.at === 'bottom');
-    return Math.abs(start?.normal[1] ?? 0) > CUT_ALIKE_RAD ? 'left' : 'right';
+    const [start, end] = [sum('bottom', 1), sum('top', 1)];
+    const told = [Math.abs(start) - Math.abs(end), start - end, -sum('flat', 0)];
+    return firstTold(told) > 0 ? 'left' : 'right';
   }
   if (Math.abs(reaches.leftOver) > CUT_ALIKE_MM) return reaches.leftOver > 0 ? 'left' : 'right';
   // Both faces as long: an end reaches further on the side its cut faces away from. The upper end tells, if it can.
-  const tilts = (['top', 'bottom', 'tail'] as const).map((at) =>
-    cuts.filter((cut) => cut.end.at === at).reduce((sum, cut) => sum + cut.normal[1], 0),
-  );
-  return (tilts.find((tilt) => Math.abs(tilt) > CUT_ALIKE_RAD) ?? 0) < 0 ? 'left' : 'right';
+  const told = ['top', 'bottom', 'tail', 'flat'].map((at) => sum(at, 1));
+  return firstTold(told) < 0 ? 'left' : 'right';
 };

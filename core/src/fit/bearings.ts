@@ -134,13 +134,13 @@ const isFirstAtPeak = (
 };
 
 /**
- * The foot of a hip that breaks to a lower ridge: over no wall, with the ridge and its valley come against its sides.
- * What carries the three is for an engineer; the list says so.
+ * The foot of a hip that breaks to a lower ridge: over no wall, with that ridge come against its side and the valley
+ * against one of the two. What carries the three is for an engineer; the list says so.
  */
 const isBroken = (placed: Placed, end: TimberEnd, contacts: readonly Contact[]): boolean => {
   if (placed.member.kind !== 'hip' || end.upper) return false;
   const kinds = beside(placed, end, contacts).map(({ member }) => member.kind);
-  return kinds.includes('ridge') && kinds.includes('valley');
+  return kinds.includes('ridge');
 };
 
 export interface Bearings {
@@ -211,7 +211,11 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
       if (member.kind === 'fascia' || missed) continue;
       if (share >= LEAST_SHARE) continue;
       if (end.faces.length > 0 && end.faces.some((face) => atGable(site, face))) continue;
-      if (!end.upper && isSeated && (end.faces.length === 0 || isTail(site, end.faces, member, bears)))
+      if (
+        !end.upper &&
+        isSeated &&
+        (end.faces.length === 0 || isTail(site, end.faces, member, bears))
+      )
         continue;
       if (isBroken(placed, end, contacts) || isFirstAtPeak(site, placed, end, contacts)) continue;
       problems.push(loose(placed, end, share));

@@ -115,9 +115,7 @@ export const isTail = (
     .filter(({ points }) => points.some((p) => v3.dot(p, frame.e) > top - FIT_GAP_MM));
   return (
     cuts.length > 0 &&
-    cuts.every(
-      (face) => onOverhang(site, face) || (kind === 'valley' && onInnerCorner(site, face)),
-    )
+    cuts.every((face) => onOverhang(site, face) || (kind === 'valley' && onInnerCorner(site, face)))
   );
 };
 

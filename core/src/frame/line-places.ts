@@ -60,8 +60,7 @@ const LEVEL_MM = 1;
 const nodeOf = (nodes: Vec3[], p: Vec3): number => {
   const found = nodes.findIndex(
     (node) =>
-      Math.abs(node[2] - p[2]) < LEVEL_MM &&
-      v2.distance(v3.inPlan(node), v3.inPlan(p)) < NODE_MM,
+      Math.abs(node[2] - p[2]) < LEVEL_MM && v2.distance(v3.inPlan(node), v3.inPlan(p)) < NODE_MM,
   );
   if (found >= 0) return found;
   nodes.push(p);
@@ -177,6 +176,10 @@ export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec3[] } =
   const joined = (node: number, own: number): boolean =>
     ends.some((pair, i) => i !== own && pair.includes(node)) ||
     lines.some((line, i) => i !== own && passesThrough(line, nodes[node] ?? [0, 0, 0]));
+  /** Whether lines only start at a point: the tails of two that meet in the overhang. */
+  const onlyStarts = (node: number): boolean =>
+    ends.every(([, high]) => high !== node) &&
+    !lines.some((line) => passesThrough(line, nodes[node] ?? [0, 0, 0]));
   const numbers = new Map<string, number>();
   const order = (line: RoofLine): number => kindNumber.get(line.kind) ?? 0;
   const places = lines
@@ -191,7 +194,7 @@ export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec3[] } =
       const found = stands ? footOf(site, line) : null;
       // Lines that meet over a plate's corner each stand on it.
       const onCorner = found !== null && v3.distance(found.point, line.from) < NODE_MM;
-      const foot = lowEnd.node === null || onCorner ? found : null;
+      const foot = lowEnd.node === null || onCorner || onlyStarts(a) ? found : null;
       const ending = foot === null ? null : wallWithoutEave(site, line, foot);
       const left = slopeAt(site, line.slopes[0]).sides[0];
       const right = slopeAt(site, line.slopes[1]).sides[0];
@@ -257,8 +260,7 @@ export const junctionsOf = (places: readonly LinePlace[]): Junction[] => {
     if (ridge.kind !== 'ridge') continue;
     for (const end of [ridge.lowEnd, ridge.highEnd]) {
       const at = end === ridge.lowEnd ? ridge.low : ridge.high;
-      if (end.node === null || places.some(({ line }) => passesThrough(line, at)))
-        continue;
+      if (end.node === null || places.some(({ line }) => passesThrough(line, at))) continue;
       const others = places.filter(
         (place) =>
           place !== ridge && (place.highEnd.node === end.node || place.lowEnd.node === end.node),

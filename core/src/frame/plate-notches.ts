@@ -66,6 +66,10 @@ const BEHIND_MM = 0.05;
 /** A timber nearer than this to a wall's own direction runs along it, as a sine. */
 const RUNS_ALONG = 0.05;
 
+/** Whether a notch's seat lies at a level. */
+const liesAt = ({ seat }: Pick<Notch, 'seat'>, levelMm: number): boolean =>
+  Math.abs(-seat.keep.offset - levelMm) < BEHIND_MM;
+
 const runsAlong = (heading: Vec2, { line }: Plate): boolean =>
   Math.abs(v2.dot(heading, line.inward)) < RUNS_ALONG;
 
@@ -81,15 +85,15 @@ const mayStandIn = ({ notches, frame, topMm }: Member, strip: Strip, plate: Plat
   const clear = (axis: 0 | 1, low: number, high: number): boolean =>
     plate.outline.every((p) => p[axis] <= low) || plate.outline.every((p) => p[axis] >= high);
   if (clear(0, x0, x1) || clear(1, y0, y1)) return false;
-  if (runsAlong(strip.heading, plate) && !startsOver(strip, plate)) return false;
+  if (runsAlong(strip.heading, plate) && !startsOver(strip, plate) && notches.length === 0)
+    return false;
   const over = commonConvex(strip.polygon.points, plate.outline);
   const under = strip.plumbMm - topMm / frame.e[2];
   if (!over.some((p) => strip.topAt(p) - under < plate.topMm)) return false;
   const heading = v3.inPlan(frame.a);
   return !notches.some(
     ({ seat, corner }) =>
-      -seat.keep.offset <= plate.topMm + BEHIND_MM &&
-      -seat.keep.offset >= plate.topMm - BEHIND_MM &&
+      liesAt({ seat }, plate.topMm) &&
       over.every((p) => v2.dot(v2.sub(p, corner), heading) > -BEHIND_MM),
   );
 };
@@ -131,16 +135,24 @@ const heelsLeft = (member: Member, seat: EndCut, heels: readonly EndCut[]): read
 
 /**
  * Notches a timber over every plate that it stands in: jacks that come down on a valley beside the plate they cross,
- * valleys over the inner corner of two plates. The heels follow the plates' outside faces.
+ * valleys over the inner corner of two plates. The heels follow the plates' outside faces. A tail that would run along
+ * in another wall's plate is cut off level with it instead.
  */
 export const overPlates = (site: Site, member: Member, strip: Strip): Member => {
   if (member.kind === 'ridge') return member;
   const hit = site.plates.filter(
     (plate) => mayStandIn(member, strip, plate) && standsIn(member, plate),
   );
-  const levels = [...new Set(hit.map(({ topMm }) => topMm))];
+  const beside = hit.filter(
+    (plate) => runsAlong(strip.heading, plate) && !startsOver(strip, plate),
+  );
+  const [own] = member.notches;
+  if (own !== undefined && beside.some(({ topMm }) => liesAt(own, topMm)))
+    return { ...member, notches: [{ ...own, heels: [] }, ...member.notches.slice(1)] };
+  const across = hit.filter((plate) => !beside.includes(plate));
+  const levels = [...new Set(across.map(({ topMm }) => topMm))];
   return levels.reduce((notched, topMm): Member => {
-    const plates = hit.filter((plate) => plate.topMm === topMm);
+    const plates = across.filter((plate) => plate.topMm === topMm);
     const corners = plates.map((plate) => crossingOf(member, plate));
     const [corner = v3.inPlan(member.frame.origin)] = corners;
     const seat = seatCut(corner, topMm);

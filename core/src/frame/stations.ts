@@ -1,5 +1,6 @@
 import {
   clipConvex,
+  edgesOf,
   intervals,
   SAME_POINT_MM,
   v2,
@@ -281,25 +282,61 @@ export const stationsOf = (
   for (const u of points) place(u, true);
   for (const one of flush) place(one.u, false);
   for (const edge of edges) for (const u of steps(site, slope, edge, flush)) place(u, false);
+  for (const u of besideEdges(site, slope)) {
+    if (!at.some((other) => Math.abs(other.u - u) < thickness)) at.push({ u, onPoint: false });
+  }
   at.sort((p, q) => p.u - q.u);
   const more = between(site, slope, at).map((u): Station => ({ u, onPoint: false }));
   return { at: [...at, ...more].sort((p, q) => p.u - q.u), dropped };
 };
 
-/** The stretches along its eave where a slope lies over the walls of its blocks. */
-const stretchesOf = (site: Site, slope: Slope): Interval[] => {
+/** A slope's pieces over the walls of its own blocks, by their distances along the eave and up the slope. */
+const overWalls = (site: Site, slope: Slope): (readonly (readonly [u: number, v: number])[])[] => {
   const blocks = blocksOf(slope).map((id) => blockAt(site, id));
-  const all = slope.pieces.flatMap(({ polygon }) =>
-    blocks.flatMap(({ walls }): Interval[] => {
+  return slope.pieces.flatMap(({ polygon }) =>
+    blocks.flatMap(({ walls }) => {
       let rest: TaggedPolygon<unknown> | null = polygon;
       for (const { a, b, c } of walls)
         if (rest !== null) rest = clipConvex<unknown>(rest, ([x, y]) => a * x + b * y - c, null);
-      if (rest === null) return [];
-      const us = rest.points.map((p) => onSlope(slope, p)[0]);
-      return [[Math.min(...us), Math.max(...us)]];
+      return rest === null ? [] : [rest.points.map((p) => onSlope(slope, p))];
     }),
   );
-  return intervals.unite(all, SAME_STATION_MM);
+};
+
+/** The stretches along its eave where a slope lies over the walls of its blocks. */
+const stretchesOf = (site: Site, slope: Slope): Interval[] =>
+  intervals.unite(
+    overWalls(site, slope).map((part): Interval => {
+      const us = part.map(([u]) => u);
+      return [Math.min(...us), Math.max(...us)];
+    }),
+    SAME_STATION_MM,
+  );
+
+/** An edge that runs up the slope for less than this needs no rafter of its own. mm */
+const SHORT_EDGE_MM = 60;
+/** How far beside an edge it is looked whether the slope goes on. mm */
+const BESIDE_MM = 1;
+
+/** Whether a point of the plan lies on a slope. */
+const isOn = ({ pieces }: Slope, p: Vec2): boolean =>
+  pieces.some(({ polygon }) =>
+    edgesOf(polygon).every(({ point, inward }) => v2.dot(v2.sub(p, point), inward) > 0),
+  );
+
+/** Rafters flush inside the edges that run up a slope and end it there: at a higher wall, where it runs on beneath. */
+const besideEdges = (site: Site, slope: Slope): number[] => {
+  const half = site.job.timber.common.thickness / 2;
+  return overWalls(site, slope).flatMap((part) => {
+    const middle = part.reduce((sum, [u]) => sum + u, 0) / part.length;
+    return part.flatMap(([u, v], i): number[] => {
+      const [u2, v2nd] = part[(i + 1) % part.length] ?? [u, v];
+      if (Math.abs(u2 - u) > SAME_STATION_MM || Math.abs(v2nd - v) < SHORT_EDGE_MM) return [];
+      const inward = middle > u ? 1 : -1;
+      const beyond = planPoint(slope, u - inward * BESIDE_MM, (v + v2nd) / 2);
+      return isOn(slope, beyond) ? [] : [u + inward * half];
+    });
+  });
 };
 
 /**

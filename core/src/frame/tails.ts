@@ -39,6 +39,15 @@ const roofEdge = (site: Site, { slopes, from }: RoofLine): PlanCut | null => {
   return null;
 };
 
+/** Whether a line starts at the corner of its two eaves' overhangs. */
+const isEaveCorner = (site: Site, { slopes, from }: RoofLine): boolean =>
+  slopes.every((slope) =>
+    slopeAt(site, slope).sides.some(({ block, side }) => {
+      const own = sideAt(site, block, side);
+      return Math.abs(runFrom(own, v3.inPlan(from)) + own.overhangMm) < AT_EDGE_MM;
+    }),
+  );
+
 /**
  * The two tail cuts of a hip, on the fascia lines it parts. A valley has one, through the inner corner of the fascias
  * and midway between their backs, for a board cannot be notched to both.
@@ -46,10 +55,11 @@ const roofEdge = (site: Site, { slopes, from }: RoofLine): PlanCut | null => {
 export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[] => {
   if (foot === null) return [];
   const edge = roofEdge(site, line);
-  if (edge !== null) return [edge];
+  if (edge !== null && !isEaveCorner(site, line)) return [edge];
   const both = line.slopes.map((slope) => tailOf(site, slope, v3.inPlan(foot.tail), 'tail cheek'));
   const [one, other] = both;
-  if (kind !== 'valley' || one === undefined || other === undefined) return both;
+  const ends = edge === null ? [] : [edge];
+  if (kind !== 'valley' || one === undefined || other === undefined) return [...both, ...ends];
   const normal = v3.add(one.cut.keep.normal, other.cut.keep.normal);
   const cut: EndCut = {
     at: 'tail',
@@ -57,9 +67,8 @@ export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[]
     keep: halfSpace(foot.tail, normal),
     meets: null,
   };
-  return [
-    { point: v3.inPlan(foot.tail), outward: v2.unit(v2.add(one.outward, other.outward)), cut },
-  ];
+  const outward = v2.unit(v2.add(one.outward, other.outward));
+  return [{ point: v3.inPlan(foot.tail), outward, cut }, ...ends];
 };
 
 /**

@@ -1,6 +1,6 @@
 import { readJob, type JobInput } from '../../job';
 import { solve } from '../../solve';
-import { buildingInput, solved, type Building } from '../../tests/building';
+import { buildingInput, buildingJob, solved, type Building } from '../../tests/building';
 
 const base: Building = { along: 9000, across: 6000, pitch: '9/12' };
 
@@ -49,9 +49,7 @@ describe('what is said about the frame', () => {
   });
 
   it('a hip too shallow to reach the plate is refused, with the depth that would', () => {
-    const refused = solve(
-      buildingJob({ ...base, timber: { hip: { thickness: 38, depth: 120 } } }),
-    );
+    const refused = solve(buildingJob({ ...base, timber: { hip: { thickness: 38, depth: 120 } } }));
     expect(refused).toMatchObject({ ok: false, problems: [{ path: 'timber.hip.depth' }] });
     const [problem] = refused.ok ? [] : refused.problems;
     const least = Number(/at least (\d+) mm/.exec(problem!.text)![1]);

@@ -91,13 +91,15 @@ const middleOf = ({ frame, plan }: Member): Vec3 =>
 
 const UP: Vec3 = [0, 0, 1];
 
-const onPlate = (mm: number) => (member: Member): Member => ({
-  ...member,
-  notches: member.notches.map((notch) => ({
-    ...notch,
-    seat: { ...notch.seat, keep: { ...notch.seat.keep, offset: notch.seat.keep.offset - mm } },
-  })),
-});
+const onPlate =
+  (mm: number) =>
+  (member: Member): Member => ({
+    ...member,
+    notches: member.notches.map((notch) => ({
+      ...notch,
+      seat: { ...notch.seat, keep: { ...notch.seat.keep, offset: notch.seat.keep.offset - mm } },
+    })),
+  });
 
 /** One way to spoil a member; null where it cannot be spoiled so. */
 export interface Spoiling {

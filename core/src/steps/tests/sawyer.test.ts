@@ -1,0 +1,113 @@
+import { pieceOf } from '../../cuts';
+import { handOf } from '../../cuts/group';
+import type { Member } from '../../frame';
+import type { Solution } from '../../solve';
+import { smallHouses } from '../../tests/small-houses';
+import { stepsOf, type SawStep } from '..';
+import { laid, sawn, sawnWrong, turnedRound, WAYS } from './sawyer';
+
+/** Under this a piece is the piece. mm */
+const SAWN_RIGHT_MM = 1;
+
+const lengthOf = (steps: readonly SawStep[]): number => {
+  const [take] = steps;
+  return take?.act === 'take' ? take.lengthMm : NaN;
+};
+
+/** How wrong a member comes out that is sawn by the steps of the line it belongs to. mm */
+const wrong = (steps: readonly SawStep[], member: Member, way: (typeof WAYS)[number]): number => {
+  const made = sawn(steps, way);
+  const wanted = laid(member, false);
+  const straight = sawnWrong(made, wanted);
+  // Which end of a level board is its upper one is a name: it may lie the other way round.
+  return member.plan.slopeRad !== 0
+    ? straight
+    : Math.min(
+        straight,
+        sawnWrong(turnedRound(made, lengthOf(steps), member.stock.thickness), wanted),
+      );
+};
+
+const sawHouse = (house: Solution, note: (text: string, mm: number) => void): void => {
+  const byId = new Map(house.members.map((member) => [member.id, member]));
+  for (const entry of house.cuts.members) {
+    const drawn = byId.get(entry.members[0]!)!;
+    const hand = handOf(pieceOf(drawn));
+    for (const id of entry.members) {
+      const member = byId.get(id)!;
+      const steps = stepsOf(drawn, handOf(pieceOf(member)) !== hand);
+      for (const way of WAYS) note(`${entry.mark} ${id} ${way}`, wrong(steps, member, way));
+    }
+  }
+};
+
+describe('the sawyer, by the steps alone', () => {
+  const houses = smallHouses(300, 4711);
+
+  it('saws every piece of 300 random houses, both hands, by every way to mark an angle', () => {
+    let pieces = 0;
+    let worst = 0;
+    const failed: string[] = [];
+    for (const [h, house] of houses.entries()) {
+      sawHouse(house, (text, mm) => {
+        pieces += 1;
+        worst = Math.max(worst, mm);
+        if (mm >= SAWN_RIGHT_MM) failed.push(`house ${h}: ${text} is ${mm.toFixed(1)} mm wrong`);
+      });
+    }
+    process.stdout.write(
+      `${houses.length} houses, ${pieces} pieces sawn by the steps: worst difference ${worst.toFixed(4)} mm\n`,
+    );
+    expect(failed).toEqual([]);
+    expect(pieces).toBeGreaterThan(houses.length * 20);
+  }, 600_000);
+
+  it('reads on the board alone: no reading before its end nor past it', () => {
+    for (const house of houses.slice(0, 60)) {
+      for (const member of house.members) {
+        const steps = stepsOf(member, false);
+        const length = lengthOf(steps);
+        const lines = steps.flatMap((step) =>
+          step.act === 'cut'
+            ? [step.line]
+            : step.act === 'notch'
+              ? [step.seat.line, ...step.heels.map(({ line }) => line)]
+              : [],
+        );
+        for (const { on, mm } of lines.flatMap(({ from, to }) => [from, to])) {
+          expect(mm).toBeGreaterThanOrEqual(0);
+          expect(mm).toBeLessThanOrEqual(on.endsWith('edge') ? length : member.stock.depth);
+        }
+      }
+    }
+  });
+
+  it('would notice: a lean the other way, a tilt the other way, the far face’s reading, no seat', () => {
+    const house = houses.find(({ members }) => members.some(({ kind }) => kind === 'hip-jack'))!;
+    const hip = house.members.find(({ kind }) => kind === 'hip')!;
+    const steps = stepsOf(hip, false);
+    const spoiledBy = (spoil: (step: SawStep) => SawStep[], of = hip): number =>
+      wrong(stepsOf(of, false).flatMap(spoil), of, 'degrees');
+    expect(wrong(steps, hip, 'degrees')).toBeLessThan(0.01);
+    const cut = (change: (line: Extract<SawStep, { act: 'cut' }>['line']) => object, of = hip) =>
+      spoiledBy(
+        (step) =>
+          step.act === 'cut' && step.at === 'top'
+            ? [{ ...step, line: { ...step.line, ...change(step.line) } }]
+            : [step],
+        of,
+      );
+    expect(
+      cut(({ shortAt }) => ({ shortAt: shortAt === 'top edge' ? 'bottom edge' : 'top edge' })),
+    ).toBeGreaterThan(20);
+    expect(
+      cut(({ leansTo }) => ({ leansTo: leansTo === 'upper end' ? 'lower end' : 'upper end' })),
+    ).toBeGreaterThan(10);
+    // A double cheek on its other faces is the same; a jack's single one is not.
+    const jack = house.members.find(({ kind }) => kind === 'hip-jack')!;
+    expect(cut(({ face }) => ({ face: face === 'near' ? 'far' : 'near' }), jack)).toBeGreaterThan(
+      10,
+    );
+    expect(spoiledBy((step) => (step.act === 'notch' ? [] : [step]))).toBeGreaterThan(20);
+  });
+});

@@ -1,4 +1,4 @@
-import { area2, commonConvex, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { area2, commonConvex, FIT_GAP_MM, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
 import { touches, type Contact } from './contacts';
 import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
 import { middleOfPoints, type FrameOnSite } from './frame-on-site';
@@ -38,6 +38,16 @@ const standsOff = (placed: Placed, face: PlacedFace, touch: Touch): FitProblem =
     text: `the ${cutName(face)} of ${placed.mark} stands ${mm.toFixed(1)} mm off ${nameOf(other)} (${placed.member.id})`,
   };
 };
+
+/** A seat that lies lower than the plate it is on. */
+const standsIn = ({ mark, member }: Placed, { contact }: Touch): FitProblem => ({
+  members: [mark, 'plate'],
+  ids: [member.id],
+  kind: 'overlap',
+  mm: -contact.gapMm,
+  at: middleOfPoints(contact.points),
+  text: `the seat of ${mark} stands ${(-contact.gapMm).toFixed(1)} mm deep in the plate (${member.id})`,
+});
 
 /** Of what a face nearly touches, the nearest, where it touches nothing; null where it bears or faces nothing. */
 const nearMiss = (found: readonly Touch[], least: number): Touch | null => {
@@ -186,6 +196,8 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
         joints += 1;
         worstGapMm = Math.max(worstGapMm, Math.abs(contact.gapMm));
       }
+      const sunk = onPlates.find(({ contact: { gapMm } }) => gapMm < -FIT_GAP_MM);
+      if (sunk !== undefined) problems.push(standsIn(placed, sunk));
       if (off(placed, face, onPlates, LEAST_SEAT_MM2)) missed = true;
     }
     const areaMm2 = seated.reduce((sum, { contact }) => sum + contact.areaMm2, 0);

@@ -11,7 +11,7 @@ const SHORTEST_EAVE_MM = 60;
 const INWARD = 0.1;
 
 const isInside = ({ pieces }: Placed, p: Vec3): boolean =>
-  pieces.some(({ faces }) => faces.every(({ plane }) => planeAt(plane, p) <= NEAR_MM));
+  pieces.some(({ faces }) => faces.every(({ plane }) => planeAt(plane, p) <= FIT_GAP_MM));
 
 /** Every eave has its fascia all along, its back on the tails' line. */
 export const bareEaves = ({ job, roof, members }: FrameOnSite): FitProblem[] => {
@@ -47,8 +47,10 @@ export const bareEaves = ({ job, roof, members }: FrameOnSite): FitProblem[] => 
       .without([[low, high]], intervals.unite(covered, NEAR_MM), NEAR_MM)
       .filter(([a, b]) => {
         // Where another fascia runs past, this one ends on its face.
-        const middle = v3.lerp(edge.from, edge.to, (a + b) / 2 / length);
-        return !fascias.some((other) => isInside(other, middle));
+        const within = [a + FIT_GAP_MM, b - FIT_GAP_MM].map((t) =>
+          v3.lerp(edge.from, edge.to, t / length),
+        );
+        return !fascias.some((other) => within.every((p) => isInside(other, p)));
       })
       .map(([a, b]) => ({
         members: ['fascia', 'roof'] as const,

@@ -1,9 +1,12 @@
-import { FIT_GAP_MM, planeAt, v2, v3 } from '../geom';
+import { planeAt, v2, v3 } from '../geom';
 import type { Slope } from '../roof';
 import { middleOf, type FrameOnSite } from './frame-on-site';
 import type { Placed } from './placed';
 import type { FitProblem } from './report';
 import { insideWalls } from './strips';
+
+/** A rafter this near its place is on the layout: rounding alone parts the two. mm */
+const ON_LAYOUT_MM = 0.02;
 
 /** The slope whose plane a rafter's upper edge lies nearest to. */
 const slopeOf = ({ roof }: FrameOnSite, { member }: Placed): Slope | null => {
@@ -55,7 +58,7 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
     const all = [...beside, ...rafters.map(({ member }) => us(member.frame.origin))].sort(
       (p, q) => p - q,
     );
-    const marks = all.filter((mark, i) => mark - (all[i - 1] ?? -Infinity) > FIT_GAP_MM / 10);
+    const marks = all.filter((mark, i) => mark - (all[i - 1] ?? -Infinity) > ON_LAYOUT_MM / 10);
     return rafters.flatMap((placed): FitProblem[] => {
       const u = us(placed.member.frame.origin);
       let least = evenly(marks, u, spacing);
@@ -64,7 +67,7 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
         const steps = Math.abs(away - spacing * Math.round(away / spacing));
         least = Math.min(least, steps, Math.abs(Math.abs(away) - half));
       }
-      if (least <= FIT_GAP_MM) return [];
+      if (least <= ON_LAYOUT_MM) return [];
       return [
         {
           members: [placed.mark, 'layout'],
@@ -84,12 +87,12 @@ const NEIGHBOURS = 5;
 
 /** How far a rafter stands off an even part of a bay that was too wide for the spacing. mm */
 const evenly = (marks: readonly number[], u: number, spacing: number): number => {
-  const below = marks.filter((mark) => mark < u - FIT_GAP_MM).slice(-NEIGHBOURS);
-  const above = marks.filter((mark) => mark > u + FIT_GAP_MM).slice(0, NEIGHBOURS);
+  const below = marks.filter((mark) => mark < u - ON_LAYOUT_MM).slice(-NEIGHBOURS);
+  const above = marks.filter((mark) => mark > u + ON_LAYOUT_MM).slice(0, NEIGHBOURS);
   let least = Infinity;
   for (const low of below) {
     for (const high of above) {
-      const bays = Math.ceil((high - low - FIT_GAP_MM) / spacing);
+      const bays = Math.ceil((high - low - ON_LAYOUT_MM) / spacing);
       if (bays < 2) continue;
       const part = ((u - low) * bays) / (high - low);
       least = Math.min(least, (Math.abs(part - Math.round(part)) * (high - low)) / bays);

@@ -128,6 +128,40 @@ const outsideWalls = (job: Job, roof: Roof): Problem[] =>
     ];
   });
 
+/** Eaves of two roofs nearer than this drain onto each other. mm */
+const GUTTER_MM = 60;
+
+/** Two eaves back to back over one line: both roofs drain into the gutter between them. */
+const backToBack = ({ blocks }: Roof): Problem[] => {
+  const eaves = blocks.flatMap((block) =>
+    block.sides.flatMap((side) =>
+      side.roof === 'eave'
+        ? standingWall(blocks, block, side).map((stretch) => ({ block, side, stretch }))
+        : [],
+    ),
+  );
+  return eaves.flatMap((one, i) =>
+    eaves.slice(i + 1).flatMap((other): Problem[] => {
+      const { start, along, inward, overhangMm } = one.side;
+      if (one.block === other.block || v2.dot(along, other.side.along) > -1 + 1e-6) return [];
+      const from = v2.sub(start, v2.scale(inward, overhangMm));
+      const edge = v2.sub(other.side.start, v2.scale(other.side.inward, other.side.overhangMm));
+      const apart = v2.dot(v2.sub(from, edge), inward);
+      const u = v2.dot(v2.sub(edge, from), along);
+      const shared =
+        Math.min(one.stretch[1], u - other.stretch[0]) -
+        Math.max(one.stretch[0], u - other.stretch[1]);
+      if (Math.abs(apart) > GUTTER_MM || shared < GUTTER_MM) return [];
+      return [
+        notYet(
+          `blocks.${blocks.indexOf(other.block)}.sides.${other.side.index}`,
+          `the roofs of "${one.block.id}" and "${other.block.id}" stand back to back and drain into one level gutter ${mm(shared)} long; accepted are eaves apart, or valleys that fall`,
+        ),
+      ];
+    }),
+  );
+};
+
 /** The least of a wall that stands for an eave to be one. mm */
 const SHOWS_MM = 1;
 
@@ -218,6 +252,7 @@ export const unsound = (
     ...stepsOverWalls(job, roof, borders),
     ...swallowed(job, roof, pieces),
     ...aboveTheEave(job, roof, borders),
+    ...backToBack(roof),
     ...tooShort(job, roof),
     ...outsideWalls(job, roof),
   ];

@@ -1,5 +1,6 @@
 import { boardOf, memberOf, newJob, solve, type CutListEntry, type Member } from '@ogee/core';
 import { fireEvent, render, screen } from '@testing-library/react-native';
+import { writeLength } from '../../ui/length-entry';
 import { PieceSheet } from '../piece-sheet';
 
 jest.mock('../../theme/theme', () => ({ useTheme: () => ({ colour: () => 'black' }) }));
@@ -18,7 +19,7 @@ const show = (mark: string) => {
       member={drawn(entry)}
       notes={notes}
       display={DISPLAY}
-      backed={false}
+      way="degrees"
     />,
   );
 };
@@ -34,13 +35,25 @@ describe('a piece’s sheet', () => {
     );
   });
 
-  it('turns the board over for the other hand', () => {
+  it('leans the saw the other way for the other hand', () => {
     show('HJ1');
-    // The piece that was drawn lies left face towards you, its mirror image the other way about.
     const other = boardOf(drawn(piece('HJ1'))).hand === 'right' ? 'Left · 4' : 'Right · 4';
-    expect(screen.getByText(/Lay it left face towards you/)).toBeTruthy();
+    const lean = (): string =>
+      /nearer the (upper|lower) end/.exec(
+        String(screen.getByText(/^Cheek cut: /).props['children']),
+      )![1]!;
+    const before = lean();
     fireEvent.press(screen.getByText(other));
-    expect(screen.getByText(/Lay it right face towards you/)).toBeTruthy();
+    expect(screen.getByText(/Lay it left face towards you/)).toBeTruthy();
+    expect(lean()).not.toBe(before);
+  });
+
+  it('gives a ridge’s height above its plate first among its numbers', () => {
+    show('R1');
+    const [height] = piece('R1').heights!;
+    expect(screen.getByText('Top of the ridge, above its plate')).toBeTruthy();
+    expect(height!.abovePlate).toBeGreaterThan(2000);
+    expect(screen.getAllByText(writeLength(height!.abovePlate, DISPLAY)).length).toBeGreaterThan(0);
   });
 
   it('offers no hand where a piece has none', () => {

@@ -1,17 +1,28 @@
-import { boardOf, memberOf, newJob, solve, type BoardDrawing, type CutListEntry } from '@ogee/core';
+import { memberOf, newJob, solve, stepsOf, type CutListEntry, type Member } from '@ogee/core';
 import { angleSummary, complement, faceSetting } from '../angle-text';
-import { stepsFor } from '../steps';
+import { angleWay, stepWords, type AngleWay } from '../steps';
 
 const DISPLAY = { units: 'imperial', fraction: 16, pitch: 'in12', terms: 'us' } as const;
 const DEGREES = { ...DISPLAY, units: 'metric', pitch: 'degrees' } as const;
-const solution = solve(newJob('t', DISPLAY, 9144, 6096, '9/12'));
-if (!solution.ok) throw new Error('refused');
+const job = newJob('t', DISPLAY, 9144, 6096, '9/12');
+
+const solved = (hipTop: 'drop' | 'back') => {
+  const solution = solve({ ...job, framing: { ...job.framing, hipTop } });
+  if (!solution.ok) throw new Error('refused');
+  return solution.value;
+};
+const [dropped, backed] = [solved('drop'), solved('back')];
 const piece = (mark: string): CutListEntry =>
-  solution.value.cuts.members.find((entry) => entry.mark === mark)!;
-const boardOfPiece = (mark: string): BoardDrawing =>
-  boardOf(memberOf(solution.value, piece(mark))!);
-const steps = (mark: string, mirrored: boolean, backed: boolean): string[] =>
-  stepsFor(piece(mark), boardOfPiece(mark), mirrored, backed, DISPLAY);
+  dropped.cuts.members.find((entry) => entry.mark === mark)!;
+const member = (mark: string, of = dropped): Member =>
+  memberOf(
+    of,
+    of.cuts.members.find((entry) => entry.mark === mark),
+  )!;
+const words = (
+  mark: string,
+  { mirrored = false, way = 'square' as AngleWay, of = dropped } = {},
+): string[] => stepWords(stepsOf(member(mark, of), mirrored), mark, { display: DISPLAY, way });
 
 describe('angles in words', () => {
   it('gives the square’s pair, or degrees', () => {
@@ -29,43 +40,69 @@ describe('angles in words', () => {
     const cheek = { ...upright.find(({ at }) => at === 'tail')!, faceTilt: 45 };
     expect(angleSummary([...upright, cheek], DISPLAY)).toBe('9 / 12 · tail tilt 45.0°');
   });
+
+  it('is the crew’s choice; where it made none, the way it gives its pitches', () => {
+    expect(angleWay(job)).toBe('square');
+    expect(angleWay({ ...job, display: DEGREES })).toBe('degrees');
+    const framing = { ...job.framing, angles: 'two-readings' } as const;
+    expect(angleWay({ ...job, framing })).toBe('two-readings');
+  });
 });
 
-describe('stepsFor', () => {
-  it('goes crown, hook, top, heel, seat, tail, mark', () => {
-    const all = steps('C1', false, false).join('\n');
+describe('the steps in words', () => {
+  it('go crown, hook, top, heel, seat, tail, mark', () => {
+    const all = words('C1').join('\n');
     const order = [
       'crown up',
       'Hook the tape',
-      'Plumb cut: from 0"',
-      'Heel: from',
-      'Seat: measure',
-      'Tail cut: from',
+      'Plumb cut: 0" on the top edge',
+      'Heel: ',
+      'Seat: ',
+      'Tail cut: ',
       'Pencil C1',
     ];
-    const found = order.map((words) => all.indexOf(words));
+    const found = order.map((part) => all.indexOf(part));
     expect(found).toEqual([...found].sort((a, b) => a - b));
     expect(Math.min(...found)).toBeGreaterThanOrEqual(0);
   });
 
-  it('leans a jack’s saw in from its long face, whichever hand is drawn', () => {
-    const { hand } = boardOfPiece('HJ1');
-    const left = hand !== 'left';
-    expect(steps('HJ1', left, false).join()).toContain(
-      'left face towards you'.replace('left', left ? 'right' : 'left'),
+  it('always say which way a line leans, by every way to mark it', () => {
+    expect(words('C1')[2]).toContain(
+      'square held at 9 / 12, marked along the rise; short end at the bottom edge',
     );
-    expect(steps('HJ1', false, false)[2]).toContain(
-      hand === 'left' ? 'far face ends shorter' : 'far face ends longer',
+    expect(words('C1', { way: 'degrees' })[2]).toContain(
+      '36.9° from square across; short end at the bottom edge',
     );
-    expect(steps('HJ1', true, false)[2]).toContain(
-      hand === 'left' ? 'far face ends longer' : 'far face ends shorter',
+    expect(words('C1', { way: 'two-readings' })[2]).toMatch(
+      /0" on the top edge, joined to .+ on the bottom edge; short end at the bottom edge/,
     );
+    expect(words('R1').join()).toContain('square across the face');
   });
 
-  it('gives a hip two cheeks at each end, and backs it only when the job does', () => {
-    const plain = steps('H1', false, false);
-    expect(plain.filter((step) => step.includes('Second'))).toHaveLength(2);
-    expect(plain.join()).not.toContain('Back the top edge');
-    expect(steps('H1', false, true).join()).toContain('Back the top edge: bevel 25.1° and 25.1°');
+  it('lay both hands left face towards you, and lean the saw the other way for the other', () => {
+    const [one, other] = [words('HJ1'), words('HJ1', { mirrored: true })];
+    for (const steps of [one, other])
+      expect(steps[1]).toBe(
+        'Lay it left face towards you, upper end at your left. Hook the tape on the upper end.',
+      );
+    const lean = (steps: string[]) => /nearer the (upper|lower) end/.exec(steps[2]!)![1];
+    expect([lean(one), lean(other)].sort()).toEqual(['lower', 'upper']);
+  });
+
+  it('give a hip two cheeks at each end: one on each face, the board turned end for end between', () => {
+    const steps = words('H1');
+    const at = (part: string) => steps.findIndex((step) => step.includes(part));
+    expect(steps.filter((step) => step.includes('(first of two)'))).toHaveLength(2);
+    expect(steps.filter((step) => step.includes('(second of two)'))).toHaveLength(2);
+    const turn = at('Turn the board end for end, crown still up');
+    const cheeks = steps.flatMap((step, i) => (step.includes('of two)') ? [i > turn] : []));
+    expect(cheeks).toEqual([false, false, true, true]);
+  });
+
+  it('back a hip only where the job does, each side by name', () => {
+    expect(words('H1').join()).not.toContain('Back the top edge');
+    const all = words('H1', { of: backed }).join();
+    expect(all).toContain('bevel 25.1° down to the left face');
+    expect(all).toContain('bevel 25.1° down to the right face');
   });
 });

@@ -1,6 +1,7 @@
 import { performance } from 'node:perf_hooks';
 import { buildingJob } from '../src/tests/building';
 import { fit, solve, type Solution } from '../src/solve';
+import { proofFigures } from './proof';
 import { village } from './village';
 
 /** Runs timed, and runs before them that are not: a first solve is compiled as it goes, and is told by itself. */
@@ -87,3 +88,4 @@ const plot = (name: string, of: (cost: (typeof costs)[number]) => number): void 
 };
 plot('solve', ({ solveMs }) => solveMs);
 plot('dry fit', ({ fitMs }) => fitMs);
+proofFigures();

@@ -52,7 +52,7 @@ export const proved = (report: FitReport, job: Job): Proved[] => {
       holds: missing === 0,
       text:
         missing === 0
-          ? `A timber on every ridge, hip and valley; no bare strip wider than ${say(job.framing.spacing)}${shortJacks.length === 0 ? '' : `, but for ${shortJacks.length} corners where the shortest jack is left out`}`
+          ? `A timber on every ridge, hip and valley; no bare strip wider than ${say(job.framing.spacing)}${shortJacks.length === 0 ? '' : `, but for ${shortJacks.length === 1 ? 'one place' : `${shortJacks.length} places`} where the shortest jack is left out`}`
           : `${missing} places of the roof are bare`,
     },
     {

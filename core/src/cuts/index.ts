@@ -9,7 +9,7 @@
 export { impossibleLine } from './sound';
 export { boardOf } from './board-drawing';
 export { cutList } from './cut-list';
-export { pieceOf } from './group';
+export { handOf, pieceOf } from './group';
 export { span } from './lengths';
 export { workingOf } from './figures';
 export { cutListSchema } from './schema';

@@ -2,6 +2,7 @@ import { area2, commonConvex, FIT_GAP_MM, planeAt, v2, v3, type Vec2, type Vec3 
 import { touches, type Contact } from './contacts';
 import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
 import { middleOfPoints, type FrameOnSite } from './frame-on-site';
+import { lineUnder } from './in-place';
 import type { Body, Placed, PlacedFace, PlacedPlate } from './placed';
 import type { FitProblem, SeatBearing } from './report';
 
@@ -147,9 +148,30 @@ const isFirstAtPeak = (
  * The foot of a hip that breaks to a lower ridge: over no wall, with that ridge come against its side and the valley
  * against one of the two. What carries the three is for an engineer; the list says so.
  */
-const isBroken = (placed: Placed, end: TimberEnd, contacts: readonly Contact[]): boolean => {
-  if (placed.member.kind !== 'hip' || end.upper) return false;
-  const kinds = beside(placed, end, contacts).map(({ member }) => member.kind);
+const isBroken = (
+  site: FrameOnSite,
+  placed: Placed,
+  end: TimberEnd,
+  contacts: readonly Contact[],
+): boolean => {
+  const { kind, frame, stock } = placed.member;
+  if (kind !== 'hip' || end.upper) return false;
+  const line = lineUnder(site, placed);
+  if (line === null) return false;
+  const others = beside(placed, end, contacts).filter(({ member }) => member.kind !== 'hip-jack');
+  const heading = v2.unit(v3.inPlan(frame.a));
+  const half = stock.thickness / 2;
+  const tip = v3.inPlan(middleOfPoints(end.faces.flatMap(({ points }) => points)));
+  const past = v2.dot(v2.sub(v3.inPlan(line.from), tip), heading);
+  // It runs on past the point so far that what comes against it bears with its whole end.
+  const needed = others.map(({ member }) => {
+    const own = v2.unit(v3.inPlan(member.frame.a));
+    const sine = Math.abs(v2.cross(own, heading));
+    const cosine = Math.abs(v2.dot(own, heading));
+    return member.kind === 'ridge' ? (member.stock.thickness / 2 + half * cosine) / sine : 0;
+  });
+  if (past < Math.max(0, ...needed) - ON_POINT_MM) return false;
+  const kinds = others.map(({ member }) => member.kind);
   return kinds.includes('ridge');
 };
 
@@ -229,7 +251,8 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
         (end.faces.length === 0 || isTail(site, end.faces, member, bears))
       )
         continue;
-      if (isBroken(placed, end, contacts) || isFirstAtPeak(site, placed, end, contacts)) continue;
+      if (isBroken(site, placed, end, contacts) || isFirstAtPeak(site, placed, end, contacts))
+        continue;
       problems.push(loose(placed, end, share));
     }
   }

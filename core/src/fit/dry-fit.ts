@@ -116,7 +116,7 @@ export const dryFit = (
       ...loose.map(floatingProblem),
       ...bareLines(site),
       ...strips.problems,
-      ...bareEaves(site),
+      ...bareEaves(site, contacts),
       ...offLayout(site),
       ...unlisted(placed, listed, markOf),
     ],

@@ -19,10 +19,8 @@ const member = (mark: string, of = dropped): Member =>
     of,
     of.cuts.members.find((entry) => entry.mark === mark),
   )!;
-const words = (
-  mark: string,
-  { mirrored = false, way = 'square' as AngleWay, of = dropped } = {},
-): string[] => stepWords(stepsOf(member(mark, of), mirrored), mark, { display: DISPLAY, way });
+const words = (mark: string, { mirrored = false, way = 'square', of = dropped } = {}): string[] =>
+  stepWords(stepsOf(member(mark, of), mirrored), mark, { display: DISPLAY, way });
 
 describe('angles in words', () => {
   it('gives the square’s pair, or degrees', () => {

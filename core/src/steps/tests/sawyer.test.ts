@@ -1,5 +1,4 @@
-import { pieceOf } from '../../cuts';
-import { handOf } from '../../cuts/group';
+import { handOf, pieceOf } from '../../cuts';
 import type { Member } from '../../frame';
 import type { Solution } from '../../solve';
 import { smallHouses } from '../../tests/small-houses';

@@ -4,6 +4,7 @@ import {
   box,
   planeAt,
   v3,
+  volume,
   type ConvexSolid,
   type HalfSpace,
   type Vec3,
@@ -187,6 +188,23 @@ export const turnedRound = (pieces: readonly Solid[], length: number, thickness:
     })),
   );
 
-/** The greatest distance between a piece sawn by the steps and the member it should be. mm */
+/** Wood on a face as small as this makes a difference of a millimetre there. mm² */
+const SMALL_FACE_MM2 = 500;
+
+const wood = (pieces: readonly Solid[]): number =>
+  pieces.reduce((sum, piece) => sum + Math.abs(volume(piece)), 0);
+
+/**
+ * The greatest distance between a piece sawn by the steps and the member it should be. mm
+ *
+ * Corners tell what sticks out; a notch that is missing sticks out nowhere, so that the wood is weighed too, as a
+ * thickness over a small face.
+ */
 export const sawnWrong = (made: readonly Solid[], wanted: readonly Solid[]): number =>
-  made.length === 0 ? Infinity : Math.max(outside(made, wanted), outside(wanted, made));
+  made.length === 0
+    ? Infinity
+    : Math.max(
+        outside(made, wanted),
+        outside(wanted, made),
+        Math.abs(wood(made) - wood(wanted)) / SMALL_FACE_MM2,
+      );

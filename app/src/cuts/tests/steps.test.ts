@@ -11,6 +11,7 @@ const solved = (hipTop: 'drop' | 'back') => {
   if (!solution.ok) throw new Error('refused');
   return solution.value;
 };
+type Solved = ReturnType<typeof solved>;
 const [dropped, backed] = [solved('drop'), solved('back')];
 const piece = (mark: string): CutListEntry =>
   dropped.cuts.members.find((entry) => entry.mark === mark)!;
@@ -19,8 +20,13 @@ const member = (mark: string, of = dropped): Member =>
     of,
     of.cuts.members.find((entry) => entry.mark === mark),
   )!;
-const words = (mark: string, { mirrored = false, way = 'square', of = dropped } = {}): string[] =>
-  stepWords(stepsOf(member(mark, of), mirrored), mark, { display: DISPLAY, way });
+const words = (
+  mark: string,
+  options: { readonly mirrored?: boolean; readonly way?: AngleWay; readonly of?: Solved } = {},
+): string[] => {
+  const { mirrored = false, way = 'square', of = dropped } = options;
+  return stepWords(stepsOf(member(mark, of), mirrored), mark, { display: DISPLAY, way });
+};
 
 describe('angles in words', () => {
   it('gives the square’s pair, or degrees', () => {

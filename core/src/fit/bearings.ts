@@ -10,6 +10,8 @@ import type { FitProblem, SeatBearing } from './report';
 const LEAST_SHARE = 0.15;
 /** A face is held against another that lies before at least this share of it. */
 const FACES_SHARE = 0.2;
+/** Fascias that lean by unlike pitches share little of their mitre. */
+const MITRE_SHARE = 0.02;
 /** A seat with less than this on its plate has no bearing. mm² */
 const LEAST_SEAT_MM2 = 100;
 
@@ -196,7 +198,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
     placed: Placed,
     face: PlacedFace,
     among: readonly Touch[],
-    least = FACES_SHARE * areaOf(face),
+    least: number,
   ): boolean => {
     const miss = nearMiss(among, least);
     if (miss === null) return false;
@@ -240,7 +242,8 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
           if (!isFascia(other)) borne += contact.areaMm2;
         }
         share = Math.max(share, borne / areaOf(face));
-        if (!atGable(site, face) && off(placed, face, at(face))) missed = true;
+        const least = (member.kind === 'fascia' ? MITRE_SHARE : FACES_SHARE) * areaOf(face);
+        if (!atGable(site, face) && off(placed, face, at(face), least)) missed = true;
       }
       if (member.kind === 'fascia' || missed) continue;
       if (share >= LEAST_SHARE) continue;

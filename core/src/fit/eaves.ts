@@ -1,4 +1,15 @@
-import { FIT_GAP_MM, intervals, planeAt, v2, v3, type Interval, type Vec3 } from '../geom';
+import {
+  FIT_GAP_MM,
+  intervals,
+  lineCrossing,
+  planeAt,
+  v2,
+  v3,
+  type Interval,
+  type Vec2,
+  type Vec3,
+} from '../geom';
+import type { Roof, RoofBorder, SideLine } from '../roof';
 import { touches, type Contact } from './contacts';
 import type { FrameOnSite } from './frame-on-site';
 import type { Placed } from './placed';
@@ -27,6 +38,36 @@ const stops = (fascia: Placed, contacts: readonly Contact[]): Vec3[] =>
     const isEnd = face !== null && Math.abs(v3.dot(face.plane.normal, fascia.member.frame.a)) > END;
     return isEnd && touches(contact) ? face.points : [];
   });
+
+/** Eaves of one block that end this near the crossing of their lines make a corner there. mm */
+const CORNER_REACH_MM = 400;
+
+/** Where an eave's line crosses those of the eaves beside it, if not too far off: its fascia runs on to there. */
+const cornersOf = (roof: Roof, edge: RoofBorder, depthMm: number): Vec3[] => {
+  const sides = roof.blocks.find(({ id }) => id === edge.block)?.sides ?? [];
+  const lineOf = ({ start, inward, overhangMm }: SideLine): Vec2 =>
+    v2.sub(start, v2.scale(inward, overhangMm));
+  const own = sides[edge.side];
+  return [1, sides.length - 1].flatMap((step): Vec3[] => {
+    const next = sides[(edge.side + step) % sides.length];
+    if (own === undefined || next?.roof !== 'eave') return [];
+    const at = lineCrossing(lineOf(own), own.along, lineOf(next), next.along);
+    if (at === null) return [];
+    const near = (p: Vec3): boolean => v2.distance(v3.inPlan(p), at) < CORNER_REACH_MM;
+    const end = [edge.from, edge.to].find(near);
+    const meets = roof.edges.some(
+      (other) =>
+        'side' in other &&
+        other.kind === 'eave' &&
+        other.block === edge.block &&
+        other.side === next.index &&
+        [other.from, other.to].some(
+          (p) => near(p) && end !== undefined && Math.abs(p[2] - end[2]) <= depthMm,
+        ),
+    );
+    return meets ? [[at[0], at[1], 0]] : [];
+  });
+};
 
 /** Every eave has its fascia all along, its back on the tails' line. */
 export const bareEaves = (
@@ -61,7 +102,8 @@ export const bareEaves = (
         }),
       ),
     );
-    const [low, high] = length > 0 ? [0, length] : [length, 0];
+    const corners = cornersOf(roof, edge, job.timber.fascia?.depth ?? 0).map(on);
+    const [low, high] = [Math.min(0, length, ...corners), Math.max(0, length, ...corners)];
     return intervals
       .without([[low, high]], intervals.unite(covered, NEAR_MM), NEAR_MM)
       .filter(([a, b]) => {

@@ -27,7 +27,7 @@ const origins = (site: FrameOnSite, slope: Slope, us: (p: readonly number[]) => 
   const index = roof.slopes.indexOf(slope);
   const lines = roof.lines
     .filter(({ slopes }) => slopes.includes(index))
-    .flatMap(({ from, to }) => [us(from), us(to)]);
+    .flatMap(({ kind, from, to }) => (kind === 'ridge' ? [us(from), us(to)] : [us(to)]));
   const blocks = new Set(slope.sides.map(({ block }) => block));
   const corners = roof.blocks
     .filter(({ id }) => blocks.has(id))
@@ -50,18 +50,15 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
   return [...bySlope].flatMap(([slope, rafters]) => {
     const us = ([x = 0, y = 0]: readonly number[]): number => v2.dot([x, y], slope.along);
     const from = origins(site, slope, us);
+    const stood = rafters.map(({ member }) => us(member.frame.origin));
     const edges = insideWalls(site, slope).flatMap(({ points }) => {
       const along = points.map(us);
-      return [Math.min(...along), Math.max(...along)];
+      const [low, high] = [Math.min(...along), Math.max(...along)];
+      return [low, low + half, high - half, high];
     });
-    const beside = edges.flatMap((u) => [u - half, u, u + half]);
-    const all = [...beside, ...rafters.map(({ member }) => us(member.frame.origin))].sort(
-      (p, q) => p - q,
-    );
-    const marks = all.filter((mark, i) => mark - (all[i - 1] ?? -Infinity) > ON_LAYOUT_MM / 10);
     return rafters.flatMap((placed): FitProblem[] => {
       const u = us(placed.member.frame.origin);
-      let least = evenly(marks, u, spacing);
+      let least = evenly(stood, edges, u, spacing);
       for (const origin of from) {
         const away = u - origin;
         const steps = Math.abs(away - spacing * Math.round(away / spacing));
@@ -82,20 +79,38 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
   });
 };
 
-/** How many marks to each side of a rafter can be the ends of the bay that it parts. */
-const NEIGHBOURS = 5;
+/** How many ends of bays to each side of a rafter are tried. */
+const NEIGHBOURS = 4;
 
-/** How far a rafter stands off an even part of a bay that was too wide for the spacing. mm */
-const evenly = (marks: readonly number[], u: number, spacing: number): number => {
-  const below = marks.filter((mark) => mark < u - ON_LAYOUT_MM).slice(-NEIGHBOURS);
-  const above = marks.filter((mark) => mark > u + ON_LAYOUT_MM).slice(0, NEIGHBOURS);
+const beyond = (marks: readonly number[], u: number, sign: 1 | -1): number[] =>
+  [...new Set(marks)]
+    .filter((mark) => (mark - u) * sign > ON_LAYOUT_MM)
+    .sort((p, q) => (p - q) * sign)
+    .slice(0, NEIGHBOURS);
+
+/**
+ * How far a rafter stands off an even part of a bay that was too wide for the spacing. The bay runs between rafters or
+ * edges of the roof; every other part of it has its rafter, and no more stand in it. mm
+ */
+const evenly = (
+  stood: readonly number[],
+  edges: readonly number[],
+  u: number,
+  spacing: number,
+): number => {
   let least = Infinity;
-  for (const low of below) {
-    for (const high of above) {
+  const marks = [...stood, ...edges];
+  for (const low of beyond(marks, u, -1)) {
+    for (const high of beyond(marks, u, 1)) {
       const bays = Math.ceil((high - low - ON_LAYOUT_MM) / spacing);
       if (bays < 2) continue;
-      const part = ((u - low) * bays) / (high - low);
-      least = Math.min(least, (Math.abs(part - Math.round(part)) * (high - low)) / bays);
+      const part = (high - low) / bays;
+      const off = (x: number): number =>
+        Math.abs((x - low) / part - Math.round((x - low) / part)) * part;
+      const within = stood.filter((x) => x > low + ON_LAYOUT_MM && x < high - ON_LAYOUT_MM);
+      const others = within.filter((x) => Math.abs(x - u) > ON_LAYOUT_MM);
+      if (others.some((x) => off(x) > ON_LAYOUT_MM)) continue;
+      least = Math.min(least, off(u));
     }
   }
   return least;

@@ -184,8 +184,8 @@ const larger = (best: Outline | null, next: Outline | null): Outline | null => {
   return area2(next.points) - area2(best.points) > TOUCHING_MM2 ? next : best;
 };
 
-/** Whether an edge of a strip, which lies along a face of another, comes against it, be it with its end alone. */
-const comesAgainst = (from: Vec2, to: Vec2, { polygon }: Strip): boolean => {
+/** Where another board touches the line of an edge, in shares of its length; low lies over high where it nowhere does. */
+const reachAlong = (from: Vec2, to: Vec2, { polygon }: Strip): { low: number; high: number } => {
   const length = v2.distance(from, to);
   const along = v2.scale(v2.sub(to, from), 1 / length);
   let [low, high] = [Infinity, -Infinity];
@@ -195,31 +195,30 @@ const comesAgainst = (from: Vec2, to: Vec2, { polygon }: Strip): boolean => {
     low = Math.min(low, v2.dot(along, away));
     high = Math.max(high, v2.dot(along, away));
   }
-  return low < length + TOUCHING_MM && high > -TOUCHING_MM;
+  return { low: low / length, high: high / length };
+};
+
+/** Whether an edge of a strip, which lies along a face of another, touches it: with its end alone is enough. */
+const comesAgainst = (from: Vec2, to: Vec2, other: Strip): boolean => {
+  const { low, high } = reachAlong(from, to, other);
+  const slack = TOUCHING_MM / v2.distance(from, to);
+  return low < 1 + slack && high > -slack;
 };
 
 /** A hip keeps to a ridge's side where at least this share of its cheek bears there: at 45° it is half. */
 const ALONG_SHARE = 0.4;
 
 /** Of the edge along which an outline was cut against another board, the share that comes against it. */
-const shareAgainst = ({ points, tags }: Outline, { id, polygon }: Strip): number => {
-  let share = 0;
-  for (const [i, tag] of tags.entries()) {
-    const [from, to] = [points[i], points[(i + 1) % points.length]];
-    if (typeof tag === 'string' || tag.meets !== id || !from || !to) continue;
-    const length = v2.distance(from, to);
-    const along = v2.scale(v2.sub(to, from), 1 / length);
-    let [low, high] = [Infinity, -Infinity];
-    for (const p of polygon.points) {
-      const away = v2.sub(p, from);
-      if (Math.abs(v2.cross(along, away)) > TOUCHING_MM) continue;
-      low = Math.min(low, v2.dot(along, away));
-      high = Math.max(high, v2.dot(along, away));
-    }
-    share = Math.max(share, (Math.min(high, length) - Math.max(low, 0)) / length);
-  }
-  return share;
-};
+const shareAgainst = ({ points, tags }: Outline, other: Strip): number =>
+  Math.max(
+    0,
+    ...tags.map((tag, i) => {
+      const [from, to] = [points[i], points[(i + 1) % points.length]];
+      if (typeof tag === 'string' || tag.meets !== other.id || !from || !to) return 0;
+      const { low, high } = reachAlong(from, to, other);
+      return Math.min(high, 1) - Math.max(low, 0);
+    }),
+  );
 
 /** Those it was cut along and does not come against: later cuts took that part of it away. */
 const missed = ({ points, tags }: Outline, others: readonly Strip[]): Strip[] =>

@@ -3,7 +3,7 @@ import { touches, type Contact } from './contacts';
 import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
 import { middleOfPoints, type FrameOnSite } from './frame-on-site';
 import { lineUnder } from './in-place';
-import type { Body, Placed, PlacedFace, PlacedPlate } from './placed';
+import { isMember, type Body, type Placed, type PlacedFace, type PlacedPlate } from './placed';
 import type { FitProblem, SeatBearing } from './report';
 
 /** An end bears by at least this share of its sawn face: less is an edge. */
@@ -17,7 +17,6 @@ const LEAST_SEAT_MM2 = 100;
 
 type Touch = { readonly contact: Contact; readonly other: Body; readonly face: PlacedFace };
 
-const isMember = (body: Body): body is Placed => 'member' in body;
 const isPlate = (body: Body): body is PlacedPlate => 'plate' in body;
 
 const isFascia = (body: Body): boolean => isMember(body) && body.member.kind === 'fascia';

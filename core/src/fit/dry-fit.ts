@@ -11,11 +11,9 @@ import { outOfPlane } from './in-place';
 import { offLayout } from './layout';
 import { bareLines } from './lines';
 import { overlapsOf, type Overlap } from './overlaps';
-import { place, type Body, type Placed, type PlacedPlate } from './placed';
+import { isMember, place, type Body, type Placed, type PlacedPlate } from './placed';
 import type { FitProblem, FitReport } from './report';
 import { bareStrips } from './strips';
-
-const isMember = (body: Body): body is Placed => 'member' in body;
 
 const overlapProblem = ({ one, other, mm3, at }: Overlap<Placed | PlacedPlate>): FitProblem => {
   const cm3 = (mm3 / 1000).toFixed(1);

@@ -1,9 +1,8 @@
 import { planeAt, v2, v3 } from '../geom';
-import type { Slope } from '../roof';
+import { overOwnWalls, type Slope } from '../roof';
 import { middleOf, type FrameOnSite } from './frame-on-site';
 import type { Placed } from './placed';
 import type { FitProblem } from './report';
-import { insideWalls } from './strips';
 
 /** A rafter this near its place is on the layout: rounding alone parts the two. mm */
 const ON_LAYOUT_MM = 0.02;
@@ -32,7 +31,7 @@ const origins = (site: FrameOnSite, slope: Slope, us: (p: readonly number[]) => 
   const corners = roof.blocks
     .filter(({ id }) => blocks.has(id))
     .flatMap(({ sides }) => sides.map(({ start }) => us(start)));
-  const inside = insideWalls(site, slope).flatMap(({ points }) => points.map(us));
+  const inside = overOwnWalls(site.roof, slope).flatMap(({ points }) => points.map(us));
   return [...new Set([...lines, ...corners, ...inside])];
 };
 
@@ -51,7 +50,7 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
     const us = ([x = 0, y = 0]: readonly number[]): number => v2.dot([x, y], slope.along);
     const from = origins(site, slope, us);
     const stood = rafters.map(({ member }) => us(member.frame.origin));
-    const edges = insideWalls(site, slope).flatMap(({ points }) => {
+    const edges = overOwnWalls(site.roof, slope).flatMap(({ points }) => {
       const along = points.map(us);
       const [low, high] = [Math.min(...along), Math.max(...along)];
       return [low, low + half, high - half, high];

@@ -30,6 +30,9 @@ export interface PlacedPlate extends Body {
   readonly plate: Plate;
 }
 
+/** A sawn member, not a plate or a wall. */
+export const isMember = (body: Body): body is Placed => 'member' in body;
+
 /** The plane of a flat loop, its normal by Newell's sum, which no short first edge can spoil. */
 const planeOf = (points: readonly Vec3[]): Plane => {
   let [x, y, z] = [0, 0, 0];

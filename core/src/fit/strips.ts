@@ -1,14 +1,5 @@
-import {
-  clipConvex,
-  intervals,
-  v2,
-  v3,
-  type Interval,
-  type TaggedPolygon,
-  type Vec2,
-  type Vec3,
-} from '../geom';
-import { heightAt, type Slope } from '../roof';
+import { intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../geom';
+import { heightAt, overOwnWalls, type Slope } from '../roof';
 import type { FrameOnSite } from './frame-on-site';
 import { tops } from './in-place';
 import type { Placed } from './placed';
@@ -77,19 +68,6 @@ const local = (slope: Slope): ((p: Vec2) => Vec2) => {
     const from = v2.sub(p, origin);
     return [v2.dot(from, slope.along), v2.dot(from, slope.uphill)];
   };
-};
-
-/** The parts of a slope that lie inside the walls of the blocks it belongs to. */
-export const insideWalls = ({ roof }: FrameOnSite, slope: Slope): TaggedPolygon<unknown>[] => {
-  const own = roof.blocks.filter(({ id }) => slope.sides.some(({ block }) => block === id));
-  return slope.pieces.flatMap(({ polygon }) =>
-    own.flatMap(({ walls }): TaggedPolygon<unknown>[] => {
-      let rest: TaggedPolygon<unknown> | null = polygon;
-      for (const { a, b, c } of walls)
-        if (rest !== null) rest = clipConvex<unknown>(rest, ([x, y]) => a * x + b * y - c, null);
-      return rest === null ? [] : [rest];
-    }),
-  );
 };
 
 const supportOf = (slope: Slope, placed: Placed): Support[] => {
@@ -200,7 +178,7 @@ export const bareStrips = (
     const to = local(slope);
     const strips: Strips = {
       slope,
-      parts: insideWalls(site, slope).map(({ points }) => points.map(to)),
+      parts: overOwnWalls(site.roof, slope).map(({ points }) => points.map(to)),
       whole: slope.pieces.map(({ polygon }) => polygon.points.map(to)),
       supports: site.members.flatMap((placed) => supportOf(slope, placed)),
     };

@@ -4,7 +4,7 @@ import { onSlope, planPoint } from './stations';
 import { heightOn, memberId, sideAt, slopeAt, type FasciaPlace, type Site } from './timbers';
 
 /** A shorter piece of eave, where roofs run into each other, carries no fascia. mm */
-export const SHORTEST_FASCIA_MM = 60;
+const SHORTEST_FASCIA_MM = 60;
 /** Corners of fascias this near are one. mm */
 export const FASCIA_CORNER_MM = 0.05;
 

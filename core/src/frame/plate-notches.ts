@@ -159,7 +159,7 @@ export const overPlates = (site: Site, member: Member, strip: Strip): Member => 
     const heels = plates
       .filter((plate) => !runsAlong(strip.heading, plate))
       .filter(
-        ({ line }, i, across) => !across.slice(0, i).some((other) => onOneLine(other.line, line)),
+        ({ line }, i, crossed) => !crossed.slice(0, i).some((other) => onOneLine(other.line, line)),
       )
       .map(({ line }) => heelCut(line.start, v2.scale(line.inward, -1)));
     const notch: Notch = { seat, heels: heelsLeft(notched, seat, heels), corner };

@@ -1,18 +1,16 @@
 import {
-  clipConvex,
   edgesOf,
   intervals,
   SAME_POINT_MM,
   v2,
   v3,
   type Interval,
-  type TaggedPolygon,
   type Vec2,
   type Vec3,
 } from '../geom';
-import type { SideLine, Slope } from '../roof';
+import { overOwnWalls, type SideLine, type Slope } from '../roof';
 import type { LineEnd, LinePlace } from './line-places';
-import { blockAt, blocksOf, sideAt, type Site } from './timbers';
+import { blockAt, sideAt, type Site } from './timbers';
 
 /** A distance along a slope's eave at which a rafter's centre line stands. mm */
 export interface Station {
@@ -291,17 +289,11 @@ export const stationsOf = (
 };
 
 /** A slope's pieces over the walls of its own blocks, by their distances along the eave and up the slope. */
-const overWalls = (site: Site, slope: Slope): (readonly (readonly [u: number, v: number])[])[] => {
-  const blocks = blocksOf(slope).map((id) => blockAt(site, id));
-  return slope.pieces.flatMap(({ polygon }) =>
-    blocks.flatMap(({ walls }) => {
-      let rest: TaggedPolygon<unknown> | null = polygon;
-      for (const { a, b, c } of walls)
-        if (rest !== null) rest = clipConvex<unknown>(rest, ([x, y]) => a * x + b * y - c, null);
-      return rest === null ? [] : [rest.points.map((p) => onSlope(slope, p))];
-    }),
-  );
-};
+const overWalls = (
+  { roof }: Site,
+  slope: Slope,
+): (readonly (readonly [u: number, v: number])[])[] =>
+  overOwnWalls(roof, slope).map(({ points }) => points.map((p) => onSlope(slope, p)));
 
 /** The stretches along its eave where a slope lies over the walls of its blocks. */
 const stretchesOf = (site: Site, slope: Slope): Interval[] =>

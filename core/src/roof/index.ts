@@ -13,7 +13,7 @@ export { heightAt } from './block-roof';
 export { carryRidge } from './edges';
 export { isPlain } from './plain';
 export { platesOf, plateWidthOf, standingWall, type Plate } from './plates';
-export { outside, roofAbout, roofOver, type RoofOver } from './surface';
+export { outside, overOwnWalls, roofAbout, roofOver, type RoofOver } from './surface';
 export type {
   BlockRoof,
   Carrier,

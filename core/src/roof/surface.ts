@@ -1,6 +1,6 @@
-import type { Vec2 } from '../geom';
+import { clipConvex, type TaggedPolygon, type Vec2 } from '../geom';
 import { heightAt } from './block-roof';
-import type { BlockRoof, Bound, Roof, RoofPlane } from './model';
+import type { BlockRoof, Bound, Roof, RoofPlane, Slope } from './model';
 
 /** How far a point lies outside a convex outline; negative inside. mm */
 export const outside = (bounds: readonly Bound[], p: Vec2): number => {
@@ -58,3 +58,16 @@ export const roofAbout = (roof: Roof, p: Vec2, block: string, side: number | nul
 
 /** A point this near a block's edge is on it. mm */
 const REACH_MM = 1e-3;
+
+/** The parts of a slope that lie inside the walls of the blocks it belongs to. */
+export const overOwnWalls = (roof: Roof, { pieces, sides }: Slope): TaggedPolygon<unknown>[] => {
+  const own = roof.blocks.filter(({ id }) => sides.some(({ block }) => block === id));
+  return pieces.flatMap(({ polygon }) =>
+    own.flatMap(({ walls }): TaggedPolygon<unknown>[] => {
+      let rest: TaggedPolygon<unknown> | null = polygon;
+      for (const { a, b, c } of walls)
+        if (rest !== null) rest = clipConvex<unknown>(rest, ([x, y]) => a * x + b * y - c, null);
+      return rest === null ? [] : [rest];
+    }),
+  );
+};

@@ -12,6 +12,7 @@ import { sawNotes } from './saw-notes';
 /** Pencilled on the piece: letters for the kind, a number for the cut. */
 const MARK_LETTERS: Readonly<Record<Kind, string>> = {
   ridge: 'R',
+  purlin: 'P',
   header: 'HD',
   common: 'C',
   'king-common': 'KC',

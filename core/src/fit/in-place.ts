@@ -1,6 +1,6 @@
 import { FIT_PROUD_MM, planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
 import type { Member } from '../frame';
-import { roofAbout, type RoofLine } from '../roof';
+import { LINE_TIMBER, roofAbout, type RoofLine } from '../roof';
 import { liesIn, middleOf, type FrameOnSite } from './frame-on-site';
 import { cornersOf, type Placed } from './placed';
 import type { FitProblem } from './report';
@@ -102,7 +102,7 @@ export const lineUnder = (
   const corners = cornersOf(body);
   const heading = v2.unit(v3.inPlan(frame.a));
   for (const line of roof.lines) {
-    if (line.kind !== kind) continue;
+    if (LINE_TIMBER[line.kind] !== kind) continue;
     const from = v3.inPlan(line.from);
     const along = v2.unit(v2.sub(v3.inPlan(line.to), from));
     if (Math.abs(v2.cross(heading, along)) > SAME_WAY) continue;
@@ -130,24 +130,29 @@ const topOver = (placed: Placed, p: Vec2): number | null => {
   return found;
 };
 
-/** How far a point stands above the two planes of a line: over the lower of them at a fold, the higher in a valley. */
-const above = (planes: readonly Plane[], p: Vec3, valley: boolean): number => {
+/** Whether the roof rises on both sides of a line, or more steeply on its upper side: its planes make a hollow. */
+const isHollow = ({ roof }: FrameOnSite, { kind, slopes: [left, right] }: RoofLine): boolean =>
+  kind === 'valley' ||
+  (kind === 'break' && (roof.slopes[left]?.rise ?? 0) > (roof.slopes[right]?.rise ?? 0));
+
+/** How far a point stands above the two planes of a line: over the lower of them at a fold, the higher in a hollow. */
+const above = (planes: readonly Plane[], p: Vec3, hollow: boolean): number => {
   const away = planes.map((plane) => planeAt(plane, p));
-  return valley ? Math.min(...away) : Math.max(...away);
+  return hollow ? Math.min(...away) : Math.max(...away);
 };
 
 /** Short of the face, so that a top is read on wood. */
 const INSIDE = 0.999;
 
 /**
- * Where a line's timber stands under its planes, as the crew's way has it: a dropped hip and a ridge touch them with
- * their arrises, a backed hip lies in them, a square one and a valley touch the line with their middle.
+ * Where a line's timber stands under its planes, as the crew's way has it: a dropped hip, a ridge and the
+ * timber under a break touch them with their arrises, a backed hip lies in them, a square one and a valley touch the line with their middle.
  */
 const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
   const line = lineUnder(site, placed);
   const { member, mark } = placed;
   if (line === null)
-    return [finding(placed, 'misplaced', 0, `${mark} stands on no ${member.kind} of the roof`)];
+    return [finding(placed, 'misplaced', 0, `${mark} stands on no line of the roof that wants a ${member.kind}`)];
   const planes = line.slopes.flatMap((i) => site.roof.slopes[i]?.plane ?? []);
   const from = v3.inPlan(line.from);
   const length = v2.distance(from, v3.inPlan(line.to));
@@ -157,6 +162,7 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
   const half = (INSIDE * member.stock.thickness) / 2;
   const { hipTop } = site.job.framing;
   const middle = member.kind === 'valley' || (member.kind === 'hip' && hipTop === 'none');
+  const hollow = isHollow(site, line);
   const backed = member.kind === 'hip' && hipTop === 'back';
   let worst = 0;
   let at: Vec3 = line.from;
@@ -168,7 +174,7 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
       const z = topOver(placed, [x, y]);
       if (z === null) return [];
       const p: Vec3 = [x, y, z];
-      return [{ off: above(planes, p, member.kind === 'valley'), p }];
+      return [{ off: above(planes, p, hollow), p }];
     });
     if (reads.length === 0) continue;
     const highest = reads.reduce((p, q) => (q.off > p.off ? q : p));
@@ -207,7 +213,7 @@ const touchesAbove = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
 export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
   site.members.flatMap((placed): FitProblem[] => {
     const { member, mark } = placed;
-    const line = member.kind === 'ridge' || member.kind === 'hip' || member.kind === 'valley';
+    const line = Object.values<string>(LINE_TIMBER).includes(member.kind);
     const square = member.kind === 'hip' && site.job.framing.hipTop === 'none';
     const { mm, at } = square ? { mm: 0, at: middleOf(placed) } : mostProud(site, placed);
     if (mm > FIT_PROUD_MM)

@@ -1,5 +1,5 @@
 import { planeAt, v2, v3 } from '../geom';
-import { overOwnWalls, type Slope } from '../roof';
+import { overOwnWalls, shareSide, type Slope } from '../roof';
 import { middleOf, type FrameOnSite } from './frame-on-site';
 import type { Placed } from './placed';
 import type { FitProblem } from './report';
@@ -23,9 +23,10 @@ const slopeOf = ({ roof }: FrameOnSite, { member }: Placed): Slope | null => {
 /** Distances along a slope's eave that layouts are counted from: its corners over the walls, and the ends of its lines. */
 const origins = (site: FrameOnSite, slope: Slope, us: (p: readonly number[]) => number) => {
   const { roof } = site;
-  const index = roof.slopes.indexOf(slope);
+  // Above and below a break in pitch the rafters stand in one line.
+  const bands = roof.slopes.flatMap((one, i) => (one === slope || shareSide(one, slope) ? [i] : []));
   const lines = roof.lines
-    .filter(({ slopes }) => slopes.includes(index))
+    .filter(({ slopes }) => slopes.some((i) => bands.includes(i)))
     .flatMap(({ kind, from, to }) => (kind === 'ridge' ? [us(from), us(to)] : [us(to)]));
   const blocks = new Set(slope.sides.map(({ block }) => block));
   const corners = roof.blocks

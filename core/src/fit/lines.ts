@@ -1,5 +1,5 @@
 import { intervals, v2, v3, type Interval } from '../geom';
-import type { RoofLine } from '../roof';
+import { LINE_TIMBER, type RoofLine } from '../roof';
 import type { FrameOnSite } from './frame-on-site';
 import { cornersOf } from './placed';
 import type { FitProblem } from './report';
@@ -12,22 +12,23 @@ const UNDER_MM = 0.5;
 const NEAR_MM = 1;
 
 /**
- * Along every ridge, hip and valley stands its timber, from end to end but for what the timbers that meet at its ends
+ * Along every ridge, hip, valley and break in pitch stands its timber, from end to end but for what the timbers that meet at its ends
  * take up. Found by the wood under the line, whatever it is called.
  */
 export const bareLines = ({ roof, job, members }: FrameOnSite): FitProblem[] => {
   const { timber } = job;
   const thickest = Math.max(
-    ...[timber.common, timber.hip, timber.valley, timber.ridge].map((one) => one?.thickness ?? 0),
+    ...[timber.common, timber.hip, timber.valley, timber.ridge, timber.purlin].map((one) => one?.thickness ?? 0),
   );
   const found: FitProblem[] = [];
   for (const line of roof.lines) {
+    const name = line.kind === 'break' ? 'break in pitch' : line.kind;
     const from = v3.inPlan(line.from);
     const to = v3.inPlan(line.to);
     const along = v2.unit(v2.sub(to, from));
     const length = v2.distance(from, to);
     const under = members.flatMap((placed): Interval[] => {
-      if (placed.member.kind !== line.kind) return [];
+      if (placed.member.kind !== LINE_TIMBER[line.kind]) return [];
       const heading = v2.unit(v3.inPlan(placed.member.frame.a));
       if (Math.abs(v2.cross(heading, along)) > 1e-4) return [];
       const origin = v2.sub(v3.inPlan(placed.member.frame.origin), from);
@@ -44,14 +45,14 @@ export const bareLines = ({ roof, job, members }: FrameOnSite): FitProblem[] => 
       const whole = high - low > length - NEAR_MM;
       const mm = high - low;
       found.push({
-        members: [line.kind, 'roof'],
+        members: [LINE_TIMBER[line.kind], 'roof'],
         ids: [],
         kind: 'missing',
         mm,
         at,
         text: whole
-          ? `a ${line.kind} ${mm.toFixed(0)} mm long in plan has no timber`
-          : `${mm.toFixed(0)} mm of a ${line.kind} has no timber under it`,
+          ? `a ${name} ${mm.toFixed(0)} mm long in plan has no timber`
+          : `${mm.toFixed(0)} mm of a ${name} has no timber under it`,
       });
     }
   }

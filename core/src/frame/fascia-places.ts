@@ -1,6 +1,6 @@
 import { intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../geom';
 import type { RoofPlane, SideLine, SideRef, Slope } from '../roof';
-import { onSlope, planPoint } from './stations';
+import { onSlope, planPoint } from './slope-plan';
 import { heightOn, memberId, sideAt, slopeAt, type FasciaPlace, type Site } from './timbers';
 
 /** A shorter piece of eave, where roofs run into each other, carries no fascia. mm */

@@ -1,7 +1,7 @@
 import { v2, v3, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
-import { platesOf, type Roof } from '../roof';
+import { LINE_TIMBER, platesOf, type LineKind, type Roof } from '../roof';
 import { fasciaPlaces } from './fascia-places';
 import { fascias } from './fascias';
 import { dividerOf, headerAt, headerStrip, type HeaderPlace } from './headers';
@@ -10,7 +10,7 @@ import { KINDS_IN_ORDER, type Member } from './member';
 import { kingStandsFirst, meetsRafters, setLines, withRafters, type SetLine } from './set-lines';
 import { placeRafters, setRafter, topPoint, type RafterPlace, type SetRafter } from './set-rafters';
 import { dividersOf, spansAt, type Divider, type Span } from './spans';
-import { stationsOf, type Stations } from './stations';
+import { allStations, type Stations } from './stations';
 import { StripGrid } from './strip-grid';
 import { headerMember, lineMember, planedOff, rafterMember } from './to-member';
 import { standingWalls, type Site } from './timbers';
@@ -31,16 +31,21 @@ export interface Framing {
   readonly leftOut: LeftOut;
 }
 
-const WHAT = { ridge: 'a ridge', hip: 'hips', valley: 'valleys' } as const;
+const WHAT: Readonly<Record<LineKind, string>> = {
+  ridge: 'a ridge',
+  hip: 'hips',
+  valley: 'valleys',
+  break: 'a break in pitch',
+};
 
 const missingTimber = (job: Job, { lines }: Roof): Problem[] =>
-  (['ridge', 'hip', 'valley'] as const).flatMap((kind) =>
-    job.timber[kind] !== undefined || !lines.some((line) => line.kind === kind)
+  (['ridge', 'hip', 'valley', 'break'] as const).flatMap((kind) =>
+    job.timber[LINE_TIMBER[kind]] !== undefined || !lines.some((line) => line.kind === kind)
       ? []
       : [
           {
             code: 'missing-timber' as const,
-            path: `timber.${kind}`,
+            path: `timber.${LINE_TIMBER[kind]}`,
             text: `missing; this roof has ${WHAT[kind]}, so give its actual size as {"thickness": 38.1, "depth": 235}`,
           },
         ],
@@ -124,7 +129,7 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
     fascias: fasciaPlaces({ job, roof }),
   };
   const { places: first, nodes } = linePlaces(site);
-  const stations = roof.slopes.map((slope, index) => stationsOf(site, first, index, slope));
+  const stations = allStations(site, first);
   const { places, headers, bare } = carried(site, first, stations);
   const dividers = [...dividersOf(places), ...headers.map(dividerOf)];
   const all = placeRafters(spansOf(site, stations, dividers));

@@ -4,7 +4,7 @@ import type { Junction } from './line-places';
 import type { EndCut } from './member';
 import type { RafterPlace } from './set-rafters';
 import { footOfCheek, type Divider, type Span } from './spans';
-import { onSlope, planPoint } from './stations';
+import { onSlope, planPoint } from './slope-plan';
 import { wholeStrip, withPolygon, type Strip } from './strip';
 import { heightOn, memberId, slopeAt, stockOf, type Site } from './timbers';
 

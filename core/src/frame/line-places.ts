@@ -1,7 +1,6 @@
 import { chordOf, intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../geom';
 import type { RoofLine } from '../roof';
-import { heightAt } from '../roof';
-import type { Kind } from './member';
+import { heightAt, LINE_TIMBER } from '../roof';
 import {
   blockAt,
   blocksOf,
@@ -32,7 +31,7 @@ export interface LineEnd {
   readonly wall: { readonly point: Vec2; readonly outward: Vec2 } | null;
 }
 
-/** A ridge, hip or valley as a place for a timber. */
+/** A ridge, hip, valley or break in pitch as a place for a timber. */
 export interface LinePlace {
   readonly id: string;
   readonly kind: RoofLine['kind'];
@@ -166,6 +165,7 @@ const kindNumber = new Map<RoofLine['kind'], number>([
   ['ridge', 0],
   ['hip', 1],
   ['valley', 2],
+  ['break', 3],
 ]);
 
 /** Every line of the roof as a place for a timber, block by block, kind by kind, and the points where they meet. */
@@ -190,7 +190,7 @@ export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec3[] } =
         wall: wallAt(site, line, p),
       });
       const [lowEnd, highEnd] = [end(line.from, a), end(line.to, b)];
-      const stands = lowEnd.wall === null && line.kind !== 'ridge';
+      const stands = lowEnd.wall === null && (line.kind === 'hip' || line.kind === 'valley');
       const found = stands ? footOf(site, line) : null;
       // Lines that meet over a plate's corner each stand on it.
       const onCorner = found !== null && v3.distance(found.point, line.from) < NODE_MM;
@@ -223,8 +223,7 @@ export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec3[] } =
       const key = `${place.block} ${place.kind}`;
       const number = numbers.get(key) ?? 0;
       numbers.set(key, number + 1);
-      const kind: Kind = place.kind;
-      return { ...place, id: memberId(place.block, kind, number) };
+      return { ...place, id: memberId(place.block, LINE_TIMBER[place.kind], number) };
     });
   return { places, nodes };
 };
@@ -298,7 +297,7 @@ const runOn = (
     const ends = [line.from, line.to].some((one) => v2.distance(v3.inPlan(one), p) < NODE_MM);
     return line.slopes.includes(slope) && (ends || passesThrough(line, end));
   });
-  const rank = stops.some(({ kind }) => kind === 'ridge')
+  const rank = stops.some(({ kind }) => kind === 'ridge' || kind === 'break')
     ? 0
     : stops.some(({ kind }) => kind === 'hip')
       ? 1

@@ -4,6 +4,7 @@ import type { Stock } from '../job';
 /** In the order they go up. */
 export const KINDS_IN_ORDER = [
   'ridge',
+  'purlin',
   'header',
   'common',
   'king-common',

@@ -1,4 +1,5 @@
 import { v2, v3, type Vec2 } from '../geom';
+import { LINE_TIMBER } from '../roof';
 import { plumbKeep } from './board';
 import { passesThrough, type LineEnd, type LinePlace } from './line-places';
 import type { CutAt } from './member';
@@ -25,7 +26,7 @@ export interface SetLine {
 /** An open end runs on this many thicknesses, more than any cheek is long, until a neighbour stops it. */
 const RUNS_ON = 40;
 
-const RANK = { ridge: 0, valley: 1, hip: 2 } as const;
+const RANK = { ridge: 0, break: 1, valley: 2, hip: 3 } as const;
 /** Tops that part by less stand at one height, and lengths are alike. mm */
 const LEVEL_MM = 0.01;
 
@@ -33,7 +34,7 @@ const longOf = ({ low, high }: LinePlace): number => v2.distance(v3.inPlan(low),
 
 /**
  * Who is cut against whom: the higher line keeps its wood, for it carries the lower; at one height ridges before
- * valleys before hips, one that others end on before one that none does, and the longer before the shorter.
+ * breaks before valleys before hips, one that others end on before one that none does, and the longer before the shorter.
  */
 const bySeniority = (places: readonly LinePlace[]): LinePlace[] => {
   const through = new Map(
@@ -138,7 +139,8 @@ const natural = (
   const low = v2.add(v3.inPlan(place.low), v2.scale(place.heading, -back - more));
   const high = v2.add(v3.inPlan(place.high), v2.scale(place.heading, more));
   const plumbMm = stockOf(site, place.kind).depth / Math.cos(frame.slopeRad);
-  const { id, kind, heading } = place;
+  const { id, heading } = place;
+  const kind = LINE_TIMBER[place.kind];
   const board = { id, kind, heading, topAt: top, plumbMm, anchor };
   const ends = [false, true].flatMap((upper): PlanCut[] => {
     const end = upper ? place.highEnd : place.lowEnd;

@@ -3,7 +3,7 @@ import { heightAt } from '../roof';
 import { plumbKeep } from './board';
 import type { CutAt, EndCut, Kind } from './member';
 import { kindOf, type Span, type SpanEnd } from './spans';
-import { planPoint } from './stations';
+import { planPoint } from './slope-plan';
 import {
   clearOfAll,
   closeEnds,
@@ -98,7 +98,7 @@ const ownCuts = (site: Site, span: Span): PlanCut[] => {
 
 /** How far an open end must run on, so that the timber on the line it comes to cuts it right across. mm */
 const runsOn = (site: Site, { slope }: Span, { beside, stop }: SpanEnd): number => {
-  const { common, hip, valley, ridge } = site.job.timber;
+  const { common, hip, valley, ridge, purlin } = site.job.timber;
   const spare = TO_SPARE * common.thickness;
   const other = beside === null ? undefined : site.roof.slopes[beside];
   if (other === undefined) return spare + (stop === 'valley' ? FAR_MM : 0);
@@ -106,7 +106,7 @@ const runsOn = (site: Site, { slope }: Span, { beside, stop }: SpanEnd): number 
   const heading = v2.unit([x, y]);
   const sine = Math.abs(v2.cross(heading, slope.uphill));
   const cosine = Math.abs(v2.dot(heading, slope.uphill));
-  const widest = Math.max(...[hip, valley, ridge].map((stock) => stock?.thickness ?? 0));
+  const widest = Math.max(...[hip, valley, ridge, purlin].map((stock) => stock?.thickness ?? 0));
   return spare + (common.thickness * cosine + widest) / Math.max(sine, LEAST_SINE);
 };
 

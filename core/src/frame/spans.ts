@@ -1,12 +1,13 @@
 import { chordOf, v2, v3, type Vec2, type Vec3 } from '../geom';
-import { carryRidge, outside, type Carrier, type SideLine, type Slope } from '../roof';
+import { carryRidge, outside, shareSide, type Carrier, type SideLine, type Slope } from '../roof';
 import type { LinePlace } from './line-places';
 import type { Kind } from './member';
-import { ACROSS, onSlope, planPoint, type Station } from './stations';
+import { onSlope, planPoint } from './slope-plan';
+import { ACROSS, type Station } from './stations';
 import { blockAt, sideAt, slopeAt, standingAt, type Site } from './timbers';
 
 /** What stops a rafter's centre line at one end. */
-export type Stop = 'ridge' | 'hip' | 'valley' | 'wall' | 'eave' | 'header' | 'edge';
+export type Stop = 'ridge' | 'hip' | 'valley' | 'break' | 'wall' | 'eave' | 'header' | 'edge';
 
 export interface SpanEnd {
   readonly stop: Stop;
@@ -78,6 +79,7 @@ const stopOf = (site: Site, slope: Slope, tag: Carrier, upper: boolean): Stop =>
   if (tag.of !== 'slope') return 'edge';
   const other = site.roof.slopes[tag.slope];
   if (other === undefined) return 'edge';
+  if (shareSide(slope, other)) return 'break';
   // Seen up the slope: a roof that falls away faster beyond makes a fold, one that rises above makes a valley.
   const climb = other.rise * v2.dot(other.uphill, slope.uphill);
   const fold = upper ? climb < slope.rise : climb > slope.rise;
@@ -251,8 +253,12 @@ export const kindOf = ({
   foot,
   station,
 }: Span): Extract<Kind, 'common' | 'king-common' | 'hip-jack' | 'valley-jack' | 'cripple-jack'> => {
-  const atRidge = high.stop === 'ridge' || high.stop === 'wall' || high.stop === 'edge';
-  if (foot !== null || low.stop === 'wall') {
+  const atRidge =
+    high.stop === 'ridge' ||
+    high.stop === 'wall' ||
+    high.stop === 'edge' ||
+    high.stop === 'break';
+  if (foot !== null || low.stop === 'wall' || low.stop === 'break') {
     if (station.onPoint) return atRidge ? 'common' : 'king-common';
     return atRidge ? 'common' : high.stop === 'hip' ? 'hip-jack' : 'valley-jack';
   }

@@ -1,16 +1,9 @@
-import {
-  edgesOf,
-  intervals,
-  SAME_POINT_MM,
-  v2,
-  v3,
-  type Interval,
-  type Vec2,
-  type Vec3,
-} from '../geom';
-import { overOwnWalls, type SideLine, type Slope } from '../roof';
+import { SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../geom';
+import type { SideLine, Slope } from '../roof';
+import { besideEdges, between, SAME_STATION_MM } from './bays';
 import type { LineEnd, LinePlace } from './line-places';
-import { blockAt, sideAt, type Site } from './timbers';
+import { onSlope, planPoint } from './slope-plan';
+import { blockAt, sideAt, slopeAt, type Site } from './timbers';
 
 /** A distance along a slope's eave at which a rafter's centre line stands. mm */
 export interface Station {
@@ -25,19 +18,6 @@ export interface Stations {
   readonly dropped: readonly number[];
 }
 
-/** Plan coordinates of a slope: u along its eave, v up the slope from its first side's plate. mm */
-export const onSlope = (slope: Slope, p: Vec2): readonly [u: number, v: number] => {
-  const from = v2.sub(p, originOf(slope));
-  return [v2.dot(from, slope.along), v2.dot(from, slope.uphill)];
-};
-
-const originOf = (slope: Slope): Vec2 => slope.sides[0]?.line.start ?? [0, 0];
-
-export const planPoint = (slope: Slope, u: number, v: number): Vec2 => {
-  const { along, uphill } = slope;
-  const from = originOf(slope);
-  return [from[0] + along[0] * u + uphill[0] * v, from[1] + along[1] * u + uphill[1] * v];
-};
 
 /** How one end of a stretch of a slope's upper edge holds its rafters. */
 type EndKind =
@@ -241,32 +221,56 @@ const multiples = (step: number, reach: number): number[] => {
   return found;
 };
 
+/** The breaks in pitch that a slope comes up to. */
+const breaksOver = (places: readonly LinePlace[], index: number): LinePlace[] =>
+  places.filter(({ kind, line }) => kind === 'break' && line.slopes[1] === index);
+
+/** A hip that ends at a break in pitch: its jacks go on from the last rafter that stands along the break. */
+const brokenHipEdge = (place: LinePlace, slope: Slope, along: readonly number[]): UpperEdge => {
+  const edge = hipEdge(place, slope);
+  const nearest = along.reduce(
+    (best, u) => (Math.abs(u - edge.first.u) < Math.abs(best - edge.first.u) ? u : best),
+    along[0] ?? edge.first.u,
+  );
+  return { ...edge, first: { ...edge.first, u: nearest } };
+};
+
 /**
- * Every station of one slope: on the points of its hips and flush at its gables first, then at the spacing under
- * each ridge, hip and wall above it.
+ * Every station of one slope: on the points of its hips and flush at its gables first, then under the rafters above a
+ * break in its pitch, then at the spacing under each ridge, hip and wall above it.
+ *
+ * @param along where rafters stand on the breaks it comes up to
  */
-export const stationsOf = (
+const stationsOf = (
   site: Site,
   places: readonly LinePlace[],
   index: number,
   slope: Slope,
+  along: readonly number[],
 ): Stations => {
   const { thickness } = site.job.timber.common;
-  const above = places.filter(({ kind, line }) => kind !== 'valley' && line.slopes.includes(index));
+  const breaks = breaksOver(places, index);
+  const endsAtBreak = ({ high }: LinePlace): boolean =>
+    breaks.some(({ line: { from, to } }) =>
+      [from, to].some((end) => v2.distance(v3.inPlan(end), v3.inPlan(high)) < SAME_STATION_MM),
+    );
+  const above = places.filter(({ line }) => line.slopes.includes(index));
+  const hips = above.filter(({ kind }) => kind === 'hip');
   const edges = [
     ...above
       .filter(({ kind }) => kind === 'ridge')
       .map((place) => ridgeEdge(places, place, index, slope)),
     ...wallEdges(site, places, index, slope),
-    ...above.filter(({ kind }) => kind === 'hip').map((place) => hipEdge(place, slope)),
+    ...hips.map((place) =>
+      endsAtBreak(place) ? brokenHipEdge(place, slope, along) : hipEdge(place, slope),
+    ),
   ];
   const flush = flushRafters(site, places, index, slope, edges);
   const clear = (u: number): boolean =>
     flush.every((one) => (u - one.corner) * one.inward >= thickness / 2 - SAME_POINT_MM);
-  const points = above
-    .filter(
-      ({ kind, highEnd }) => kind === 'hip' && (highEnd.node !== null || highEnd.wall !== null),
-    )
+  const points = hips
+    .filter((place) => place.highEnd.node !== null || place.highEnd.wall !== null)
+    .filter((place) => !endsAtBreak(place))
     .map((place) => onSlope(slope, v3.inPlan(place.high))[0])
     .filter(clear);
   const at: Station[] = [];
@@ -279,76 +283,41 @@ export const stationsOf = (
   };
   for (const u of points) place(u, true);
   for (const one of flush) place(one.u, false);
+  for (const u of along) place(u, false);
   for (const edge of edges) for (const u of steps(site, slope, edge, flush)) place(u, false);
   for (const u of besideEdges(site, slope)) {
     if (!at.some((other) => Math.abs(other.u - u) < thickness)) at.push({ u, onPoint: false });
   }
   at.sort((p, q) => p.u - q.u);
-  const more = between(site, slope, at).map((u): Station => ({ u, onPoint: false }));
+  const more = between(
+    site,
+    slope,
+    at.map(({ u }) => u),
+  ).map((u): Station => ({ u, onPoint: false }));
   return { at: [...at, ...more].sort((p, q) => p.u - q.u), dropped };
 };
 
-/** A slope's pieces over the walls of its own blocks, by their distances along the eave and up the slope. */
-const overWalls = (
-  { roof }: Site,
-  slope: Slope,
-): (readonly (readonly [u: number, v: number])[])[] =>
-  overOwnWalls(roof, slope).map(({ points }) => points.map((p) => onSlope(slope, p)));
-
-/** The stretches along its eave where a slope lies over the walls of its blocks. */
-const stretchesOf = (site: Site, slope: Slope): Interval[] =>
-  intervals.unite(
-    overWalls(site, slope).map((part): Interval => {
-      const us = part.map(([u]) => u);
-      return [Math.min(...us), Math.max(...us)];
-    }),
-    SAME_STATION_MM,
-  );
-
-/** An edge that runs up the slope for less than this needs no rafter of its own. mm */
-const SHORT_EDGE_MM = 60;
-/** How far beside an edge it is looked whether the slope goes on. mm */
-const BESIDE_MM = 1;
-
-/** Whether a point of the plan lies on a slope. */
-const isOn = ({ pieces }: Slope, p: Vec2): boolean =>
-  pieces.some(({ polygon }) =>
-    edgesOf(polygon).every(({ point, inward }) => v2.dot(v2.sub(p, point), inward) > 0),
-  );
-
-/** Rafters flush inside the edges that run up a slope and end it there: at a higher wall, where it runs on beneath. */
-const besideEdges = (site: Site, slope: Slope): number[] => {
-  const half = site.job.timber.common.thickness / 2;
-  return overWalls(site, slope).flatMap((part) => {
-    const middle = part.reduce((sum, [u]) => sum + u, 0) / part.length;
-    return part.flatMap(([u, v], i): number[] => {
-      const [u2, v2nd] = part[(i + 1) % part.length] ?? [u, v];
-      if (Math.abs(u2 - u) > SAME_STATION_MM || Math.abs(v2nd - v) < SHORT_EDGE_MM) return [];
-      const inward = middle > u ? 1 : -1;
-      const beyond = planPoint(slope, u - inward * BESIDE_MM, (v + v2nd) / 2);
-      return isOn(slope, beyond) ? [] : [u + inward * half];
-    });
-  });
-};
-
 /**
- * What is wider than the spacing is parted evenly: where two layouts meet, where a station had to give way to a rafter
- * that must stand beside it, and out to the edge of a slope that runs on past its last line.
+ * Where the rafters of every slope stand, by the slopes' numbers. Above a break in pitch and below it they stand in one
+ * line: those above are laid out first.
  */
-const between = (site: Site, slope: Slope, at: readonly Station[]): number[] => {
-  const { spacing } = site.job.framing;
-  return stretchesOf(site, slope).flatMap(([low, high]): number[] => {
-    const marks = [low, ...at.map(({ u }) => u).filter((u) => u > low && u < high), high];
-    return marks.slice(1).flatMap((to, i): number[] => {
-      const from = marks[i] ?? to;
-      const bays = Math.ceil((to - from - SAME_STATION_MM) / spacing);
-      return Array.from(
-        { length: Math.max(0, bays - 1) },
-        (_, k) => from + ((k + 1) * (to - from)) / bays,
-      );
+export const allStations = (site: Site, places: readonly LinePlace[]): Stations[] => {
+  const { slopes } = site.roof;
+  const done = new Map<number, Stations>();
+  const of = (index: number): Stations => {
+    const known = done.get(index);
+    if (known !== undefined) return known;
+    const slope = slopeAt(site, index);
+    const along = breaksOver(places, index).flatMap(({ line: { slopes: pair, from, to } }) => {
+      const upper = slopeAt(site, pair[0]);
+      const ends = [from, to].map((p) => onSlope(slope, v3.inPlan(p))[0]);
+      return of(pair[0])
+        .at.map(({ u }) => onSlope(slope, planPoint(upper, u, 0))[0])
+        .filter((u) => u > Math.min(...ends) && u < Math.max(...ends));
     });
-  });
+    const found = stationsOf(site, places, index, slope, along);
+    done.set(index, found);
+    return found;
+  };
+  return slopes.map((_, index) => of(index));
 };
-
-/** Stations this near are one. mm */
-const SAME_STATION_MM = 0.01;

@@ -2,6 +2,7 @@ import { planeAt, v2, v3, type BoardFrame, type Interval, type Vec2, type Vec3 }
 import type { Job, Stock } from '../job';
 import {
   heightAt,
+  LINE_TIMBER,
   standingWall,
   type BlockRoof,
   type LineKind,
@@ -83,7 +84,7 @@ export const blocksOf = (slope: Slope): string[] => [
 
 /** The actual size of a line's timber. */
 export const stockOf = ({ job }: Site, kind: LineKind | 'header'): Stock => {
-  const stock = job.timber[kind === 'header' ? 'ridge' : kind];
+  const stock = job.timber[kind === 'header' ? 'ridge' : LINE_TIMBER[kind]];
   if (stock === undefined) throw new Error(`frame: a ${kind} without a size passed the check`);
   return stock;
 };

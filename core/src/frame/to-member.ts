@@ -1,5 +1,5 @@
 import { SAME_POINT_MM, toWorld, v2, v3, type Vec2, type Vec3 } from '../geom';
-import { roofAbout, type RoofOver } from '../roof';
+import { LINE_TIMBER, roofAbout, type RoofOver } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import type { HeaderPlace } from './headers';
 import type { LinePlace } from './line-places';
@@ -7,7 +7,7 @@ import { plainPlan, type Bevel, type EndCut, type Member, type MemberPlan } from
 import { overPlates, seatNotch } from './plate-notches';
 import type { SetLine } from './set-lines';
 import { startOf, type SetRafter } from './set-rafters';
-import { onSlope, planPoint } from './stations';
+import { onSlope, planPoint } from './slope-plan';
 import { solidOf } from './solid-of';
 import { cutsOf, type Strip } from './strip';
 import { standsInFascia, tailCuts } from './tails';
@@ -139,7 +139,7 @@ const planOf = (
     slopeRad,
     commonRise: left.rise,
     runPerCommon: slopeRad === 0 ? 1 : 1 / climb,
-    eaveAngleRad: kind === 'ridge' ? null : [angle(left.along), angle(right.along)],
+    eaveAngleRad: kind === 'ridge' || kind === 'break' ? null : [angle(left.along), angle(right.along)],
   };
 };
 
@@ -170,7 +170,7 @@ export const lineMember = (site: Site, set: SetLine): Member => {
   const hasTail = foot !== null && v2.distance(v3.inPlan(foot.tail), v3.inPlan(foot.point)) > 0.01;
   const member: Member = {
     id,
-    kind,
+    kind: LINE_TIMBER[kind],
     block,
     side: null,
     stock,
@@ -193,7 +193,7 @@ export const lineMember = (site: Site, set: SetLine): Member => {
     mayStandProud: kind === 'hip' && hipTop === 'none',
     plan: {
       ...planOf(site, set, level ? 0 : slopeRad),
-      backingRad: kind === 'ridge' ? null : fit.backingRad,
+      backingRad: kind === 'ridge' || kind === 'break' ? null : fit.backingRad,
       dropMm: kind === 'hip' ? (hipTop === 'drop' ? fit.dropMm : 0) : null,
     },
   };

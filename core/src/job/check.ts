@@ -1,5 +1,6 @@
 import { area2, SAME_POINT_MM, v2, type Vec2 } from '../geom';
 import type { Problem } from '../problem';
+import { pitchRad } from '../units';
 import type { Block, Job } from './schema';
 
 const SHORTEST_SIDE_MM = 300;
@@ -53,6 +54,40 @@ const checkOutline = (block: Block, path: string): Problem[] => {
     : [];
 };
 
+/** A break this near to the next, or to the plate, leaves no rafter between them. mm */
+const LEAST_BAND_MM = 300;
+/** Pitches that differ by less than this make no break. rad */
+const SAME_PITCH = 0.002;
+
+/** The breaks in pitch of one side: in order up the slope, and steeper only at the lowest. */
+const checkBreaks = (block: Block, path: string): Problem[] =>
+  block.sides.flatMap((side, i): Problem[] => {
+    if (side.roof !== 'eave' || side.breaks === undefined) return [];
+    let at = 0;
+    let below = pitchRad(side.pitch);
+    return side.breaks.flatMap((one, k): Problem[] => {
+      const field = `${path}.sides.${i}.breaks.${k}`;
+      const [from, was] = [at, below];
+      at = one.at;
+      below = pitchRad(one.pitch);
+      if (at < from + LEAST_BAND_MM) {
+        const what = k === 0 ? "the plate's outside face" : 'the break below it';
+        const text = `the break is ${(at - from).toFixed(1)} mm in from ${what}; accepted is at least ${LEAST_BAND_MM} mm, so that rafters stand between`;
+        return [{ code: 'size', path: `${field}.at`, text }];
+      }
+      if (Math.abs(below - was) < SAME_PITCH) {
+        const text = 'the pitch above the break is the one below it; accepted is another pitch';
+        return [{ code: 'size', path: `${field}.pitch`, text }];
+      }
+      if (k > 0 && below > was) {
+        const text =
+          'the roof gets steeper again above this break; accepted is steeper at the lowest break only, where an eave kicks out, and shallower at every other';
+        return [{ code: 'size', path: `${field}.pitch`, text }];
+      }
+      return [];
+    });
+  });
+
 const checkBlock = (block: Block, index: number): Problem[] => {
   const path = `blocks.${index}`;
   if (block.sides.length !== block.outline.length) {
@@ -64,7 +99,7 @@ const checkBlock = (block: Block, index: number): Problem[] => {
       },
     ];
   }
-  const problems = checkOutline(block, path);
+  const problems = [...checkOutline(block, path), ...checkBreaks(block, path)];
   if (!block.sides.some((side) => side.roof === 'eave')) {
     problems.push({
       code: 'outline',

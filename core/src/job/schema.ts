@@ -52,6 +52,14 @@ const pitch = z.union(
 const stock = z.strictObject({ thickness: length(10, 400), depth: length(20, 1500) });
 const overhang = length(0, 3000);
 
+/** Where the roof of a side breaks into another pitch, from the eave up. */
+const pitchBreak = z.strictObject({
+  /** Plan distance of the break from the plate's outside face. */
+  at: length(1, 100_000),
+  /** The pitch above it. */
+  pitch,
+});
+
 const side = z.discriminatedUnion(
   'roof',
   [
@@ -61,6 +69,8 @@ const side = z.discriminatedUnion(
       overhang: overhang.default(0),
       /** How far this side's plate stands above the block's: the wall under a half-hip. */
       raise: length(0, 20_000).optional(),
+      /** Its pitch changes here; `pitch` is the one at the plate. */
+      breaks: z.array(pitchBreak).min(1).max(4).optional(),
     }),
     z.strictObject({ roof: z.literal('gable'), overhang: overhang.default(0) }),
     z.strictObject({ roof: z.literal('wall') }),
@@ -173,4 +183,5 @@ export type Job = z.output<typeof jobSchema>;
 export type JobInput = z.input<typeof jobSchema>;
 export type Block = Job['blocks'][number];
 export type Side = Block['sides'][number];
+export type PitchBreak = z.output<typeof pitchBreak>;
 export type Stock = z.output<typeof stock>;

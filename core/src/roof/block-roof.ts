@@ -1,22 +1,39 @@
-import { clipConvex, halfSpace, lineCrossing, v2, type TaggedPolygon, type Vec2 } from '../geom';
-import { firstEave, type Block, type Job } from '../job';
+import {
+  clipConvex,
+  halfSpace,
+  lineCrossing,
+  subtractConvex,
+  v2,
+  type TaggedPolygon,
+  type Vec2,
+} from '../geom';
+import { firstEave, type Block, type Job, type Side } from '../job';
 import { ok, type Result } from '../problem';
 import { pitchRad } from '../units';
+import { kicksOut } from './bands';
 import { heightAbovePlate } from './height-above-plate';
 import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
 import { levelSides, type SideLine } from './side-lines';
 
-const roofPlane = (
-  block: Block,
-  line: SideLine,
-  slopeRad: number,
-  hapMm: number,
-): Omit<RoofPlane, 'slope'> => {
-  const rise = Math.tan(slopeRad);
+type Eave = Extract<Side, { roof: 'eave' }>;
+type LonePlane = Omit<RoofPlane, 'slope'>;
+
+/** The planes of one eave side, from the eave up, each starting where the one below it breaks off. */
+const bandsOf = (block: Block, line: SideLine, side: Eave, hapMm: number): LonePlane[] => {
   const [nx, ny] = line.inward;
-  const [x, y] = line.start;
-  const plane = halfSpace([x, y, line.plateMm + hapMm], [-rise * nx, -rise * ny, 1]);
-  return { block: block.id, side: line.index, line, plane, slopeRad, rise };
+  let at = 0;
+  let z = line.plateMm + hapMm;
+  let below = 0;
+  return [{ at: 0, pitch: side.pitch }, ...(side.breaks ?? [])].map((one, band) => {
+    const slopeRad = pitchRad(one.pitch);
+    const rise = Math.tan(slopeRad);
+    z += below * (one.at - at);
+    at = one.at;
+    below = rise;
+    const [x, y] = v2.add(line.start, v2.scale(line.inward, at));
+    const plane = halfSpace([x, y, z], [-rise * nx, -rise * ny, 1]);
+    return { block: block.id, side: line.index, line, plane, slopeRad, rise, band };
+  });
 };
 
 /** Height of a roof plane over a point of the plan, mm. */
@@ -67,8 +84,8 @@ const boundOf = ({ start, inward }: SideLine, out: number): Bound => ({
 });
 
 /** One block by itself, its planes not yet gathered into slopes. */
-export interface LoneBlock extends Omit<BlockRoof, 'planes'> {
-  readonly planes: readonly (Omit<RoofPlane, 'slope'> | null)[];
+export interface LoneBlock extends Omit<BlockRoof, 'bands' | 'planes' | 'shells'> {
+  readonly bands: readonly (readonly LonePlane[])[];
 }
 
 export const loneBlock = (job: Job, block: Block): Result<LoneBlock> => {
@@ -82,9 +99,9 @@ export const loneBlock = (job: Job, block: Block): Result<LoneBlock> => {
     plateMm: block.plate,
     hapMm: hap.value,
     sides,
-    planes: sides.map((line, i) => {
+    bands: sides.map((line, i) => {
       const side = block.sides[i];
-      return side?.roof === 'eave' ? roofPlane(block, line, pitchRad(side.pitch), hap.value) : null;
+      return side?.roof === 'eave' ? bandsOf(block, line, side, hap.value) : [];
     }),
     grown: grownOutline(block.id, sides),
     reach: sides.map((side) => boundOf(side, side.overhangMm)),
@@ -92,17 +109,48 @@ export const loneBlock = (job: Job, block: Block): Result<LoneBlock> => {
   });
 };
 
-/** The faces of a block standing alone: where each plane is its lowest. Convex, for a least of planes is concave. */
-export const facesOf = (block: BlockRoof): RoofPiece[] => {
-  const planes = block.planes.filter((plane) => plane !== null);
-  return planes.flatMap((plane): RoofPiece[] => {
-    let polygon: TaggedPolygon<Carrier> | null = block.grown;
-    for (const other of planes) {
-      if (other.slope === plane.slope || polygon === null) continue;
-      const above = standsAbove(plane, other);
-      const tag: Carrier = { of: 'slope', slope: other.slope };
-      if (above !== null) polygon = clipConvex(polygon, above, tag);
-    }
-    return polygon === null ? [] : [{ plane, polygon, under: false }];
-  });
+type Face = TaggedPolygon<Carrier>;
+
+/** What of a polygon lies under another plane, or over it. */
+const kept = (polygon: Face, plane: RoofPlane, other: RoofPlane, over: boolean): Face[] => {
+  const above = standsAbove(plane, other);
+  const tag: Carrier = { of: 'slope', slope: other.slope };
+  const left =
+    above === null ? polygon : clipConvex(polygon, (p) => (over ? -above(p) : above(p)), tag);
+  return left === null ? [] : [left];
 };
+
+/** A polygon without the part over which a plane stands above another side's roof. */
+const underSide = (polygon: Face, plane: RoofPlane, other: readonly RoofPlane[]): Face[] => {
+  const kick = kicksOut(other) ? other.slice(0, 2) : [];
+  const bounds = kick.flatMap((one) => {
+    const above = standsAbove(plane, one);
+    const tag: Carrier = { of: 'slope', slope: one.slope };
+    return above === null ? [] : [{ value: (p: Vec2) => -above(p), tag }];
+  });
+  const first = bounds.length === 0 ? [polygon] : subtractConvex(polygon, bounds, { of: 'seam' });
+  return other
+    .slice(kick.length)
+    .reduce((left, one) => left.flatMap((part) => kept(part, plane, one, false)), first);
+};
+
+/**
+ * The faces of a block standing alone: where each plane makes its own side's roof, and that is the lowest of the
+ * sides'. In one convex part, but beside an eave that kicks out.
+ */
+export const facesOf = ({ bands, grown }: BlockRoof): RoofPiece[] =>
+  bands.flatMap((own, side) =>
+    own.flatMap((plane, band): RoofPiece[] => {
+      let parts: Face[] = [grown];
+      for (const beside of [own[band - 1], own[band + 1]]) {
+        if (beside === undefined) continue;
+        const kick = kicksOut(own) && plane.band + beside.band === 1;
+        parts = parts.flatMap((part) => kept(part, plane, beside, kick));
+      }
+      for (const [i, other] of bands.entries()) {
+        if (i !== side && other[0]?.slope !== plane.slope)
+          parts = parts.flatMap((part) => underSide(part, plane, other));
+      }
+      return parts.map((polygon) => ({ plane, polygon, under: false }));
+    }),
+  );

@@ -2,7 +2,7 @@ import { clipConvex, subtractConvex, v2, type ConvexBound, type Vec2 } from '../
 import type { Job } from '../job';
 import { heightAt, standsAbove } from './block-roof';
 import { coveredWall } from './plates';
-import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
+import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane, Shell } from './model';
 
 const SEAM: Carrier = { of: 'seam' };
 
@@ -18,15 +18,14 @@ const outside = ({ value, tag }: ConvexBound<Carrier>): ConvexBound<Carrier> => 
   tag,
 });
 
-/** Where every plane of `block` stands above `plane`; null where one of them never does. */
+/** Where every plane of a shell stands above `plane`; null where one of them never does. */
 const aboveAll = (
-  block: BlockRoof,
+  shell: Shell,
   plane: RoofPlane,
   inPlaneCounts: boolean,
 ): ConvexBound<Carrier>[] | null => {
   const bounds: ConvexBound<Carrier>[] = [];
-  for (const other of block.planes) {
-    if (other === null) continue;
+  for (const other of shell) {
     if (other.slope === plane.slope) {
       if (inPlaneCounts) continue;
       return null;
@@ -39,13 +38,9 @@ const aboveAll = (
   return bounds;
 };
 
-/** Least height of `block` over `plane` at the corners of a polygon. mm */
-const leastClear = (block: BlockRoof, plane: RoofPlane, points: readonly Vec2[]): number => {
-  const planes = block.planes.filter((one) => one !== null);
-  return Math.min(
-    ...points.flatMap((p) => planes.map((one) => heightAt(one, p) - heightAt(plane, p))),
-  );
-};
+/** Least height of a shell over `plane` at the corners of a polygon. mm */
+const leastClear = (shell: Shell, plane: RoofPlane, points: readonly Vec2[]): number =>
+  Math.min(...points.flatMap((p) => shell.map((one) => heightAt(one, p) - heightAt(plane, p))));
 
 /** A wall that stands to within this of its corner stands to the corner. mm */
 const AT_CORNER_MM = 1;
@@ -93,8 +88,22 @@ export const uncovered = (
   inPlaneCounts: boolean,
   tailDepthMm: number,
   dead: readonly Region[],
+): RoofPiece[] =>
+  cover.shells.reduce<RoofPiece[]>(
+    (left, shell) =>
+      left.flatMap((part) => uncoveredBy(shell, part, cover, inPlaneCounts, tailDepthMm, dead)),
+    [piece],
+  );
+
+const uncoveredBy = (
+  shell: Shell,
+  piece: RoofPiece,
+  cover: BlockRoof,
+  inPlaneCounts: boolean,
+  tailDepthMm: number,
+  dead: readonly Region[],
 ): RoofPiece[] => {
-  const above = aboveAll(cover, piece.plane, inPlaneCounts);
+  const above = aboveAll(shell, piece.plane, inPlaneCounts);
   if (above === null) return [piece];
   const of = (polygon: RoofPiece['polygon'], under: boolean): RoofPiece => ({
     ...piece,
@@ -117,7 +126,7 @@ export const uncovered = (
     if (side.overhangMm === 0 || plate === undefined) continue;
     const strip = [...above, ...grown, ...plates.slice(0, i), outside(plate)];
     const under = intersection(piece, strip);
-    if (under !== null && leastClear(cover, piece.plane, under.points) >= tailDepthMm)
+    if (under !== null && leastClear(shell, piece.plane, under.points) >= tailDepthMm)
       kept.push(of(under, true));
   }
   return kept;

@@ -54,9 +54,15 @@ const folds = (left: Slope, right: Slope, along: Vec2): boolean => {
   return climb(left) < climb(right);
 };
 
-/** A level line that no rafters can close: where slopes fall towards each other, or one slope breaks into another. */
+/** Whether two slopes are bands of one side. */
+export const shareSide = ({ sides }: Slope, other: Slope): boolean =>
+  sides.some((one) =>
+    other.sides.some(({ block, side }) => one.block === block && one.side === side),
+  );
+
+/** A level line that no rafters can close: where slopes fall towards each other, or roofs of unlike pitch run on. */
 export interface DeadLine {
-  readonly kind: 'gutter' | 'break';
+  readonly kind: 'gutter' | 'unlike';
   readonly line: RoofLine;
 }
 
@@ -66,7 +72,8 @@ const lineKind = (
   level: boolean,
   folded: boolean,
 ): LineKind | DeadLine['kind'] => {
-  if (level && v2.dot(left.uphill, right.uphill) > 0) return 'break';
+  if (level && v2.dot(left.uphill, right.uphill) > 0)
+    return shareSide(left, right) ? 'break' : 'unlike';
   if (!folded) return level ? 'gutter' : 'valley';
   return level || carryRidge(left, right) ? 'ridge' : 'hip';
 };
@@ -139,7 +146,7 @@ export const linesOf = (
       };
       const [a, b] = [at(t0), at(t1)];
       const level = Math.abs(b[2] - a[2]) <= LEVEL_RISE * v3.distance(a, b);
-      // A level ridge runs along the eave of its first slope.
+      // A level ridge or break runs along its first slope's eave: a break has its upper slope on the left.
       const forward = level ? v2.dot(line.along, one.along) > 0 : b[2] > a[2];
       const heading = forward ? line.along : v2.scale(line.along, -1);
       const oneOnLeft = lowOnLeft === forward;
@@ -147,7 +154,7 @@ export const linesOf = (
       const kind = lineKind(leftSlope, rightSlope, level, folds(leftSlope, rightSlope, heading));
       const sides = oneOnLeft ? ([low, high] as const) : ([high, low] as const);
       const ends = { from: forward ? a : b, to: forward ? b : a, slopes: sides };
-      if (kind === 'gutter' || kind === 'break')
+      if (kind === 'gutter' || kind === 'unlike')
         dead.push({ kind, line: { kind: 'valley', ...ends } });
       else lines.push({ kind, ...ends });
     }

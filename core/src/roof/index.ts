@@ -1,7 +1,8 @@
 /**
  * Blocks → planes → slopes → named lines.
  *
- * Takes a checked job; promises, per block, one plane per eave side (z = plate + hap + m·d); the slopes, each plane
+ * Takes a checked job; promises, per block, one plane per eave side (z = plate + hap + m·d) and one more above each
+ * break in its pitch; the slopes, each plane
  * once, with the convex pieces that timbers stand under; the faces seen from above, counter-clockwise, that together
  * cover the grown outlines once; every edge once, classified. Hips, valleys and sloping ridges run from the low end to
  * the high end. The roof is the highest of the blocks' lowest planes. A roof that cannot be closed is a problem with
@@ -10,10 +11,11 @@
 export { workOutRoof } from './work-out';
 export { sideLines, type SideLine } from './side-lines';
 export { heightAt } from './block-roof';
-export { carryRidge } from './edges';
+export { carryRidge, shareSide } from './edges';
 export { isPlain } from './plain';
 export { platesOf, plateWidthOf, standingWall, type Plate } from './plates';
 export { outside, overOwnWalls, roofAbout, roofOver, type RoofOver } from './surface';
+export { LINE_TIMBER } from './model';
 export type {
   BlockRoof,
   Carrier,

@@ -17,6 +17,8 @@ export interface RoofPlane extends SideRef {
   readonly rise: number;
   /** Number of the slope it is part of: sides of several blocks may lie in one plane. */
   readonly slope: number;
+  /** 0 at the eave, 1 above the side's first break in pitch, and so on up. */
+  readonly band: number;
 }
 
 /** What carries an edge of a piece of roof. */
@@ -54,7 +56,16 @@ export interface RoofFace extends SideRef {
   readonly polygon: readonly Vec3[];
 }
 
-export type LineKind = 'ridge' | 'hip' | 'valley';
+/** A break is a level line where one side goes on at another pitch. */
+export type LineKind = 'ridge' | 'hip' | 'valley' | 'break';
+
+/** The timber that stands on a line of each kind, as the job's sizes and the members are called. */
+export const LINE_TIMBER = {
+  ridge: 'ridge',
+  hip: 'hip',
+  valley: 'valley',
+  break: 'purlin',
+} as const satisfies Record<LineKind, string>;
 
 /** Where two slopes meet; the ends from low to high. A ridge may slope, where its two eaves are not parallel. */
 export interface RoofLine {
@@ -96,14 +107,21 @@ export interface Bound {
   readonly c: number;
 }
 
+/** Planes of a block of which the lowest counts: one a side, and those above its breaks to a shallower pitch. */
+export type Shell = readonly RoofPlane[];
+
 export interface BlockRoof {
   readonly id: string;
   readonly plateMm: number;
   /** Plumb, from the plate's outside top corner to the rafter's top edge; one for the whole block. */
   readonly hapMm: number;
   readonly sides: readonly SideLine[];
-  /** By side; null where the side carries no roof plane. */
+  /** By side, from the eave up: one plane a pitch; none where the side carries no roof. */
+  readonly bands: readonly (readonly RoofPlane[])[];
+  /** Of each side the plane at its eave; null where the side carries no roof plane. */
   readonly planes: readonly (RoofPlane | null)[];
+  /** The block's roof is the highest of these, each of which is the lowest of its planes. */
+  readonly shells: readonly Shell[];
   /** The outline with each side moved out by its overhang. */
   readonly grown: TaggedPolygon<Carrier>;
   /** The same as bounds, and the walls' own outline. */

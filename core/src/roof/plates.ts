@@ -37,7 +37,11 @@ const whereNotOver = (stretch: Interval | null, atStart: number, rate: number): 
 };
 
 /** Where another block's roof covers a wall: within that block's walls, and its roof above the wall's own eave. */
-const coveredBy = (other: BlockRoof, { start, along, lengthMm }: SideLine, eaveZ: number) => {
+const coveredBy = (
+  other: BlockRoof,
+  { start, along, lengthMm }: SideLine,
+  eaveZ: number,
+): Interval[] => {
   const far = v2.add(start, along);
   const of = ({ a, b, c }: Bound, [x, y]: Vec2): number => a * x + b * y - c;
   let stretch: Interval | null = [0, lengthMm];
@@ -48,23 +52,28 @@ const coveredBy = (other: BlockRoof, { start, along, lengthMm }: SideLine, eaveZ
     const slack = Math.abs(rate) < ALONG ? IN_LINE_MM : 0;
     stretch = whereNotOver(stretch, here - slack, rate);
   }
-  for (const plane of other.planes) {
-    if (plane === null) continue;
-    const here = heightAt(plane, start);
-    stretch = whereNotOver(stretch, eaveZ + COVERED_MM - here, here - heightAt(plane, far));
-  }
-  return stretch;
+  return other.shells.flatMap((shell): Interval[] => {
+    const under = shell.reduce((left, plane) => {
+      const here = heightAt(plane, start);
+      return whereNotOver(left, eaveZ + COVERED_MM - here, here - heightAt(plane, far));
+    }, stretch);
+    return under === null ? [] : [under];
+  });
 };
 
-/** Where the other planes of a wall's own block lie lower than its eave: beside a wall whose plate is raised. */
-const lowerBeside = ({ planes }: BlockRoof, side: SideLine, eaveZ: number): Interval[] =>
-  planes.flatMap((plane, i): Interval[] => {
-    if (plane === null || i === side.index) return [];
-    const here = heightAt(plane, side.start);
-    const rate = heightAt(plane, v2.add(side.start, side.along)) - here;
-    const stretch = whereNotOver([0, side.lengthMm], here - eaveZ + COVERED_MM, rate);
-    return stretch === null ? [] : [stretch];
-  });
+/** Where the other sides' roof of a wall's own block lies lower than its eave: beside a wall whose plate is raised. */
+const lowerBeside = ({ shells }: BlockRoof, side: SideLine, eaveZ: number): Interval[] =>
+  shells
+    .map((shell) =>
+      shell.flatMap((plane): Interval[] => {
+        if (plane.side === side.index) return [];
+        const here = heightAt(plane, side.start);
+        const rate = heightAt(plane, v2.add(side.start, side.along)) - here;
+        const stretch = whereNotOver([0, side.lengthMm], here - eaveZ + COVERED_MM, rate);
+        return stretch === null ? [] : [stretch];
+      }),
+    )
+    .reduce((one, other) => intervals.common(one, other, LEAST_STRETCH_MM));
 
 /** The stretches of a wall where another block's roof covers it, as distances from its start corner. mm */
 export const coveredWall = (
@@ -73,10 +82,9 @@ export const coveredWall = (
   side: SideLine,
 ): Interval[] => {
   const eaveZ = side.plateMm + own.hapMm;
-  const covered = blocks.flatMap((other): Interval[] => {
-    const stretch = other.id === own.id ? null : coveredBy(other, side, eaveZ);
-    return stretch === null ? [] : [stretch];
-  });
+  const covered = blocks.flatMap((other) =>
+    other.id === own.id ? [] : coveredBy(other, side, eaveZ),
+  );
   return intervals.unite(covered, LEAST_STRETCH_MM);
 };
 
@@ -94,16 +102,12 @@ export const standingWall = (
 ): Interval[] => {
   const lower = lowerBeside(own, side, side.plateMm + own.hapMm);
   const inside = blocks.flatMap((other): Interval[] => {
-    const stretch = other.id === own.id ? null : coveredBy(other, side, side.plateMm + own.hapMm);
-    if (stretch === null) return [];
-    const [low, high] = stretch;
+    if (other.id === own.id) return [];
     const past = joined(other);
-    return [
-      [
-        low > LEAST_STRETCH_MM ? low + past : low,
-        high < side.lengthMm - LEAST_STRETCH_MM ? high - past : high,
-      ],
-    ];
+    return coveredBy(other, side, side.plateMm + own.hapMm).map(([low, high]) => [
+      low > LEAST_STRETCH_MM ? low + past : low,
+      high < side.lengthMm - LEAST_STRETCH_MM ? high - past : high,
+    ]);
   });
   return intervals.without(
     [[0, side.lengthMm]],

@@ -2,7 +2,7 @@ import { edgesOf, SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import type { Problem } from '../problem';
 import type { DeadLine } from './edges';
-import type { Roof, RoofBorder, RoofPiece } from './model';
+import { LINE_TIMBER, type Roof, type RoofBorder, type RoofPiece } from './model';
 import { standingWall } from './plates';
 import { outside, roofOver } from './surface';
 
@@ -91,7 +91,7 @@ const stepsOverWalls = (job: Job, roof: Roof, borders: readonly RoofBorder[]): P
 const tooShort = (job: Job, roof: Roof): Problem[] =>
   roof.lines.flatMap((line): Problem[] => {
     const common = job.timber.common.thickness;
-    const own = job.timber[line.kind]?.thickness ?? 0;
+    const own = job.timber[LINE_TIMBER[line.kind]]?.thickness ?? 0;
     // A ridge need only part the rafters that stand on its two ends.
     const least = line.kind === 'ridge' ? common : 2 * Math.max(common, own);
     const long = v2.distance(v3.inPlan(line.from), v3.inPlan(line.to));
@@ -101,7 +101,7 @@ const tooShort = (job: Job, roof: Roof): Problem[] =>
       {
         code: 'line-too-short',
         path: `blocks.${job.blocks.findIndex(({ id }) => id === block)}.outline`,
-        text: `a ${line.kind} would be ${long.toFixed(1)} mm long, too short for the rafters at its ends; accepted is at least ${least.toFixed(1)} mm, or a plan whose lines meet in one point`,
+        text: `a ${line.kind === 'break' ? 'break in pitch' : line.kind} would be ${long.toFixed(1)} mm long, too short for the rafters at its ends; accepted is at least ${least.toFixed(1)} mm, or a plan whose lines meet in one point`,
       },
     ];
   });
@@ -175,7 +175,7 @@ const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): Problem[
       return [
         notYet(
           `blocks.${i}`,
-          `the roof of "${block.id}" lies wholly under the others and would not be built; raise its plate or its pitch, or leave the block out. A roof of two pitches down one slope cannot be framed yet`,
+          `the roof of "${block.id}" lies wholly under the others and would not be built; raise its plate or its pitch, or leave the block out. For a roof of two pitches down one side give that side a break in pitch`,
         ),
       ];
     return hidden.flatMap(({ side, line }): Problem[] => {
@@ -198,6 +198,21 @@ const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): Problem[
         : [];
     });
   });
+
+/** A break in pitch that lies higher than the roof comes up, so that nothing of the pitch above it is left. */
+const hiddenBreaks = (roof: Roof, pieces: readonly RoofPiece[]): Problem[] => {
+  const shown = new Set(pieces.map(({ plane }) => plane.slope));
+  return roof.blocks.flatMap((block, i) =>
+    block.bands.flatMap((own, side) =>
+      own.flatMap(({ band, slope }): Problem[] => {
+        if (own.length < 2 || shown.has(slope)) return [];
+        const path = `blocks.${i}.sides.${side}.breaks.${Math.max(0, band - 1)}.at`;
+        const text = `nothing is left of the roof ${band === 0 ? 'below' : 'above'} this break in pitch: it lies ${band === 0 ? 'lower than the eave' : 'higher than the roof comes up'}, or under another roof; accepted is a break nearer to the eave`;
+        return [{ code: 'outline', path, text }];
+      }),
+    ),
+  );
+};
 
 /** A lean-to that overtops the eave it leans against by less comes to its height. mm */
 const ABOVE_EAVE_MM = 1;
@@ -243,7 +258,7 @@ export const unsound = (
       path,
       kind === 'gutter'
         ? `the roofs of "${left?.block}" and "${right?.block}" fall towards each other into a level gutter ${long} long; accepted are valleys that fall`
-        : `the roofs of "${left?.block}" and "${right?.block}" break from one pitch into another along a level line ${long} long, which wants a purlin or a wall under it; accepted is one pitch down each slope`,
+        : `the roofs of "${left?.block}" and "${right?.block}" break from one pitch into another along a level line ${long} long; accepted is a break in pitch on one side of one block, or roofs that meet in a valley or a hip`,
     );
   });
   return [
@@ -251,6 +266,7 @@ export const unsound = (
     ...openEnds(job, roof, borders),
     ...stepsOverWalls(job, roof, borders),
     ...swallowed(job, roof, pieces),
+    ...hiddenBreaks(roof, pieces),
     ...aboveTheEave(job, roof, borders),
     ...backToBack(roof),
     ...tooShort(job, roof),

@@ -9,14 +9,18 @@ export const outside = (bounds: readonly Bound[], p: Vec2): number => {
   return most;
 };
 
-/** The lowest of a block's planes over a point of the plan. */
-const lowest = ({ planes }: BlockRoof, p: Vec2): RoofPlane | null => {
+/** The plane that makes a block's own roof over a point of the plan, were there no other block. */
+const ownPlane = ({ shells }: BlockRoof, p: Vec2): RoofPlane | null => {
   let found: RoofPlane | null = null;
-  let least = Infinity;
-  for (let i = 0; i < planes.length; i += 1) {
-    const plane = planes[i] ?? null;
-    const z = plane === null ? Infinity : heightAt(plane, p);
-    if (z < least) [found, least] = [plane, z];
+  let most = -Infinity;
+  for (const shell of shells) {
+    let lowest: RoofPlane | null = null;
+    let least = Infinity;
+    for (const plane of shell) {
+      const z = heightAt(plane, p);
+      if (z < least) [lowest, least] = [plane, z];
+    }
+    if (lowest !== null && least > most) [found, most] = [lowest, least];
   }
   return found;
 };
@@ -33,7 +37,7 @@ export const roofOver = (roof: Roof, p: Vec2): RoofOver | null => {
   let most = -Infinity;
   for (const block of roof.blocks) {
     if (outside(block.reach, p) > REACH_MM) continue;
-    const plane = lowest(block, p);
+    const plane = ownPlane(block, p);
     const z = plane === null ? -Infinity : heightAt(plane, p);
     if (z > most) [found, most] = [plane, z];
   }
@@ -50,7 +54,7 @@ export const roofAbout = (roof: Roof, p: Vec2, block: string, side: number | nul
   if (home === undefined) throw new Error(`roof: there is no block ${block}`);
   if (found !== null && outside(home.reach, p) <= REACH_MM) return found;
   const own = side === null ? null : (home.planes[side] ?? null);
-  const plane = own ?? lowest(home, p);
+  const plane = own ?? ownPlane(home, p);
   if (plane === null) throw new Error(`roof: block ${block} carries no plane`);
   const z = heightAt(plane, p);
   return found === null || z > found.z ? { plane, z } : found;

@@ -1,6 +1,7 @@
 import { clipConvex, v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Result } from '../problem';
+import { shellsOf } from './bands';
 import { facesOf, heightAt, loneBlock, type LoneBlock } from './block-roof';
 import { deadEaves, tailDepth, uncovered, withoutRegions } from './cover';
 import { bordersOf, linesOf } from './edges';
@@ -21,18 +22,20 @@ const gather = (lone: readonly LoneBlock[]): { blocks: BlockRoof[]; sides: RoofP
     sides.push([]);
     return sides.length - 1;
   };
-  const blocks = lone.map((block): BlockRoof => ({
-    ...block,
-    planes: block.planes.map((plane) => {
-      if (plane === null) return null;
-      const slope = slopeOf(plane.plane);
-      // Exactly the first one's plane, so that rounding cannot part them.
-      const first = sides[slope]?.[0] ?? plane;
-      const shared = { ...plane, plane: first.plane, slope };
-      sides[slope]?.push(shared);
-      return shared;
-    }),
-  }));
+  const blocks = lone.map((block): BlockRoof => {
+    const bands = block.bands.map((own) =>
+      own.map((plane): RoofPlane => {
+        const slope = slopeOf(plane.plane);
+        // Exactly the first one's plane, so that rounding cannot part them.
+        const first = sides[slope]?.[0] ?? plane;
+        const shared = { ...plane, plane: first.plane, slope };
+        sides[slope]?.push(shared);
+        return shared;
+      }),
+    );
+    const planes = bands.map(([eave]) => eave ?? null);
+    return { ...block, bands, planes, shells: shellsOf(bands) };
+  });
   return { blocks, sides };
 };
 

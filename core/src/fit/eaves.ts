@@ -11,7 +11,7 @@ import {
 } from '../geom';
 import type { Roof, RoofBorder, SideLine } from '../roof';
 import { touches, type Contact } from './contacts';
-import type { FrameOnSite } from './frame-on-site';
+import { liesIn, type FrameOnSite } from './frame-on-site';
 import type { Placed } from './placed';
 import type { FitProblem } from './report';
 
@@ -30,14 +30,22 @@ const STOPS_SHORT_MM = 250;
 /** A face nearer to a board's own direction is no end of it, as a sine. */
 const END = 0.03;
 
-/** Points of a fascia's ends that come against other timbers. */
-const stops = (fascia: Placed, contacts: readonly Contact[]): Vec3[] =>
-  contacts.flatMap((contact): readonly Vec3[] => {
+/** Points of a fascia's ends that come against other timbers, or come down on a slope. */
+const stops = ({ slopes }: Roof, fascia: Placed, contacts: readonly Contact[]): Vec3[] => {
+  const { a } = fascia.member.frame;
+  const onSlopes = fascia.pieces
+    .flatMap(({ faces }) => faces)
+    .filter(({ plane: { normal } }) => Math.abs(v3.dot(normal, a)) > END)
+    .filter(({ points }) => slopes.some(({ plane }) => liesIn(points, plane, FIT_GAP_MM)))
+    .flatMap(({ points }) => points);
+  const onTimbers = contacts.flatMap((contact): readonly Vec3[] => {
     const face =
       contact.one === fascia ? contact.face : contact.other === fascia ? contact.otherFace : null;
     const isEnd = face !== null && Math.abs(v3.dot(face.plane.normal, fascia.member.frame.a)) > END;
     return isEnd && touches(contact) ? face.points : [];
   });
+  return [...onSlopes, ...onTimbers];
+};
 
 /** Eaves of one block that end this near the crossing of their lines make a corner there. mm */
 const CORNER_REACH_MM = 400;
@@ -76,7 +84,7 @@ export const bareEaves = (
 ): FitProblem[] => {
   if (job.timber.fascia === undefined) return [];
   const fascias = members.filter(({ member }) => member.kind === 'fascia');
-  const ends = fascias.flatMap((fascia) => stops(fascia, contacts));
+  const ends = fascias.flatMap((fascia) => stops(roof, fascia, contacts));
   return roof.edges.flatMap((edge): FitProblem[] => {
     if (!('side' in edge) || (edge.kind !== 'eave' && edge.kind !== 'step')) return [];
     const side = roof.blocks.find(({ id }) => id === edge.block)?.sides[edge.side];

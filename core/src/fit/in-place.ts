@@ -152,7 +152,14 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
   const line = lineUnder(site, placed);
   const { member, mark } = placed;
   if (line === null)
-    return [finding(placed, 'misplaced', 0, `${mark} stands on no line of the roof that wants a ${member.kind}`)];
+    return [
+      finding(
+        placed,
+        'misplaced',
+        0,
+        `${mark} stands on no line of the roof that wants a ${member.kind}`,
+      ),
+    ];
   const planes = line.slopes.flatMap((i) => site.roof.slopes[i]?.plane ?? []);
   const from = v3.inPlan(line.from);
   const length = v2.distance(from, v3.inPlan(line.to));

@@ -24,7 +24,9 @@ const slopeOf = ({ roof }: FrameOnSite, { member }: Placed): Slope | null => {
 const origins = (site: FrameOnSite, slope: Slope, us: (p: readonly number[]) => number) => {
   const { roof } = site;
   // Above and below a break in pitch the rafters stand in one line.
-  const bands = roof.slopes.flatMap((one, i) => (one === slope || shareSide(one, slope) ? [i] : []));
+  const bands = roof.slopes.flatMap((one, i) =>
+    one === slope || shareSide(one, slope) ? [i] : [],
+  );
   const lines = roof.lines
     .filter(({ slopes }) => slopes.some((i) => bands.includes(i)))
     .flatMap(({ kind, from, to }) => (kind === 'ridge' ? [us(from), us(to)] : [us(to)]));

@@ -18,7 +18,9 @@ const NEAR_MM = 1;
 export const bareLines = ({ roof, job, members }: FrameOnSite): FitProblem[] => {
   const { timber } = job;
   const thickest = Math.max(
-    ...[timber.common, timber.hip, timber.valley, timber.ridge, timber.purlin].map((one) => one?.thickness ?? 0),
+    ...[timber.common, timber.hip, timber.valley, timber.ridge, timber.purlin].map(
+      (one) => one?.thickness ?? 0,
+    ),
   );
   const found: FitProblem[] = [];
   for (const line of roof.lines) {

@@ -1,11 +1,12 @@
-import { lineCrossing, v2, v3, type BoardFrame, type Vec2, type Vec3 } from '../geom';
+import { flip, lineCrossing, v2, v3, type BoardFrame, type Vec2, type Vec3 } from '../geom';
+import type { Slope } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import { FASCIA_CORNER_MM } from './fascia-places';
 import { plainPlan, type EndCut, type Member } from './member';
-import { clearOfAll, cutsOf, cutAll, wholeStrip, type Strip } from './strip';
+import { clearOfAll, cutsOf, cutAll, wholeStrip, type PlanCut, type Strip } from './strip';
 import type { StripGrid } from './strip-grid';
 import { isSquareTail } from './tails';
-import { blockAt, type FasciaPlace, type Site } from './timbers';
+import { blockAt, heightOn, slopeAt, type FasciaPlace, type Site } from './timbers';
 
 /** Ends of fascias this near the crossing of their lines make a corner. mm */
 const CORNER_REACH_MM = 400;
@@ -29,13 +30,55 @@ const cornerAt = (
   return reaches(p) && reaches(q) ? at : null;
 };
 
+/** A slope that rises before a fascia's end by less than this runs along it. mm per mm */
+const RISES = 0.05;
+/** A timber this little above a slope's plane lies under it. mm */
+const UNDER_MM = 0.5;
+
+/** The slope on which an eave comes to its end, above the eave of that slope. */
+const slopeUnder = ({ roof }: Site, place: FasciaPlace, which: 'start' | 'end'): Slope | null => {
+  const p = which === 'start' ? place.from : place.to;
+  const away = v2.scale(place.slope.along, which === 'start' ? -1 : 1);
+  for (const { kind, from, slopes } of roof.lines) {
+    if (kind !== 'valley' || v3.distance(from, p) > FASCIA_CORNER_MM) continue;
+    for (const slope of slopes.map((i) => slopeAt({ roof }, i))) {
+      if (slope !== place.slope && slope.rise * v2.dot(slope.uphill, away) > RISES) return slope;
+    }
+  }
+  return null;
+};
+
+/**
+ * A fascia that runs in over another slope is cut to lie on it, its upper edge the longer:
+ *
+ *    ──────────────╱ slope
+ *      fascia    ╱
+ *    ──────────╱
+ */
+const onSlopeEnd = (
+  site: Site,
+  place: FasciaPlace,
+  which: 'start' | 'end',
+  slope: Slope,
+): PlanCut => {
+  const p = which === 'start' ? place.from : place.to;
+  const outward = v2.scale(place.slope.along, which === 'start' ? -1 : 1);
+  const at = which === 'start' ? ('bottom' as const) : ('top' as const);
+  const aside = Math.abs(v2.dot(slope.uphill, v2.left(outward))) * slope.rise;
+  const rate = slope.rise * v2.dot(slope.uphill, outward);
+  const reach = (aside * (site.job.timber.fascia?.thickness ?? 0)) / rate;
+  const point = v2.add(v3.inPlan(p), v2.scale(outward, reach));
+  const cut: EndCut = { at, name: 'roof cut', keep: flip(slope.plane), meets: null };
+  return { point, outward, cut };
+};
+
 /** Mitred where two fascias meet, in the middle between their two directions; square where one ends alone. */
 const endAt = (
   site: Site,
   place: FasciaPlace,
   which: 'start' | 'end',
   all: readonly FasciaPlace[],
-): EndCut => {
+): PlanCut => {
   const p = which === 'start' ? place.from : place.to;
   const away = v2.scale(place.slope.along, which === 'start' ? -1 : 1);
   const at = which === 'start' ? ('bottom' as const) : ('top' as const);
@@ -44,9 +87,14 @@ const endAt = (
     if (corner === null) continue;
     const turn = v2.unit(v2.add(place.slope.along, next.slope.along));
     const outward = which === 'start' ? v2.scale(turn, -1) : turn;
-    return { at, name: 'mitre', keep: plumbKeep(corner, outward), meets: next.id };
+    const cut: EndCut = { at, name: 'mitre', keep: plumbKeep(corner, outward), meets: next.id };
+    return { point: corner, outward, cut };
   }
-  return { at, name: 'end cut', keep: plumbKeep(v3.inPlan(p), away), meets: null };
+  const under = slopeUnder(site, place, which);
+  if (under !== null) return onSlopeEnd(site, place, which, under);
+  const point = v3.inPlan(p);
+  const cut: EndCut = { at, name: 'end cut', keep: plumbKeep(point, away), meets: null };
+  return { point, outward: away, cut };
 };
 
 const isSquare = (site: Site, { block, side }: FasciaPlace): boolean => {
@@ -73,7 +121,7 @@ const fasciaFrame = (site: Site, place: FasciaPlace, thickness: number): BoardFr
 /** A fascia's outline in plan, `inner` in from its back and `outer` out, with its own ends cut. mm */
 const outlineOf = (
   place: FasciaPlace,
-  ends: readonly EndCut[],
+  ends: readonly PlanCut[],
   [inner, outer]: readonly [number, number],
   depth: number,
   topMm: number,
@@ -92,11 +140,7 @@ const outlineOf = (
     plumbMm: depth,
     anchor: v2.scale(v2.add(from, to), 0.5),
   });
-  const cuts = ends.map((cut) => {
-    const outward: Vec2 = [cut.keep.normal[0], cut.keep.normal[1]];
-    return { point: v2.scale(outward, cut.keep.offset), outward, cut };
-  });
-  return cutAll(whole, cuts);
+  return cutAll(whole, ends);
 };
 
 /** One fascia an eave, as long as the roof is there; where roofs pass each other, clear of what stands there. */
@@ -107,17 +151,33 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
   const set: Strip[] = [];
   const members = all.flatMap((place): Member[] => {
     const ends = [endAt(site, place, 'end', all), endAt(site, place, 'start', all)];
-    const mates = ends.map(({ meets }) => meets);
+    const cuts = ends.map(({ cut }) => cut);
+    const mates = cuts.map(({ meets }) => meets);
+    const slopes = (['start', 'end'] as const).flatMap(
+      (which) => slopeUnder(site, place, which) ?? [],
+    );
+    // What lies under a slope that it is cut to lie on is not in its way.
+    const inTheWay = ({ polygon, topAt }: Strip): boolean =>
+      !slopes.some((slope) =>
+        polygon.points.every((p) => topAt(p) < heightOn(slope, p) + UNDER_MM),
+      );
     // A plumb fascia's outer top arris lies in the roof plane, so that nothing stands proud.
     const topMm = isSquare(site, place) ? 0 : -place.slope.rise * stock.thickness;
     const thin = outlineOf(place, ends, [0, stock.thickness], stock.depth, topMm);
-    const around = thin === null ? [] : standing.flatMap((grid) => grid.near(thin));
+    const around =
+      thin === null ? [] : standing.flatMap((grid) => grid.near(thin)).filter(inTheWay);
     const clear = thin === null ? null : clearOfAll(thin, around);
     if (clear === null) return [];
     // Set square with the tails, it leans in below them.
     const lean = isSquare(site, place) ? stock.depth * Math.sin(place.slope.slopeRad) : 0;
-    const whole = outlineOf(place, cutsOf(clear), [lean, stock.thickness], stock.depth, topMm);
-    const others = set.filter(({ id }) => !mates.includes(id));
+    const whole = outlineOf(
+      place,
+      planCutsOf(clear, ends),
+      [lean, stock.thickness],
+      stock.depth,
+      topMm,
+    );
+    const others = set.filter((one) => !mates.includes(one.id) && inTheWay(one));
     const strip = whole === null ? null : clearOfAll(whole, others);
     // Two mitres can leave nothing of a length as short as the board is thick.
     if (strip === null) return [];
@@ -134,7 +194,7 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
         topMm,
         // Stopped short of what it only passes, it bears on nothing there.
         ends: cutsOf(strip).map((cut) =>
-          ends.includes(cut) ? cut : { ...cut, name: 'end cut', meets: null },
+          cuts.includes(cut) ? cut : { ...cut, name: 'end cut', meets: null },
         ),
         notches: [],
         bevels: [],
@@ -154,6 +214,14 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
     ),
   }));
 };
+
+/** The cuts a strip has, as lines in plan: its own, and the plumb ones it was cut clear with. */
+const planCutsOf = (strip: Strip, own: readonly PlanCut[]): PlanCut[] =>
+  cutsOf(strip).map((cut) => {
+    const [x, y] = cut.keep.normal;
+    const plumb = { point: v2.scale([x, y], cut.keep.offset), outward: [x, y] as const, cut };
+    return own.find((one) => one.cut === cut) ?? plumb;
+  });
 
 /** A mitre has its like on the other fascia, unless that had to stop short. */
 const isMet = (members: readonly Member[], id: string, { meets, name }: EndCut): boolean =>

@@ -162,7 +162,15 @@ export const overPlates = (site: Site, member: Member, strip: Strip): Member => 
         ({ line }, i, crossed) => !crossed.slice(0, i).some((other) => onOneLine(other.line, line)),
       )
       .map(({ line }) => heelCut(line.start, v2.scale(line.inward, -1)));
-    const notch: Notch = { seat, heels: heelsLeft(notched, seat, heels), corner };
-    return { ...notched, notches: [...notched.notches, notch] };
+    const over = (kept: readonly EndCut[]): Member => {
+      const notch: Notch = { seat, heels: kept, corner };
+      return { ...notched, notches: [...notched.notches, notch] };
+    };
+    const done = over(heelsLeft(notched, seat, heels));
+    // At an inner corner what a heel leaves can stand in the plate of the wall beside.
+    const inPlate = site.plates.some(
+      (plate) => plate.topMm === topMm && mayStandIn(done, strip, plate) && standsIn(done, plate),
+    );
+    return inPlate ? over([]) : done;
   }, member);
 };

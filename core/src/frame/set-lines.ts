@@ -32,6 +32,35 @@ const LEVEL_MM = 0.01;
 
 const longOf = ({ low, high }: LinePlace): number => v2.distance(v3.inPlan(low), v3.inPlan(high));
 
+/** Lines that turn by more than this, as a cosine, do not run on into each other. */
+const RUNS_ON_INTO = 0.5;
+
+/** At a break in pitch: the hip or valley that runs on from a point above the other's upper end, and that other. */
+const partner = (
+  places: readonly LinePlace[],
+  own: LinePlace,
+  upper: boolean,
+): LinePlace | null => {
+  const node = upper ? own.highEnd.node : own.lowEnd.node;
+  const breaks = places.some(
+    ({ kind, lowEnd, highEnd }) =>
+      kind === 'break' && (lowEnd.node === node || highEnd.node === node),
+  );
+  if (node === null || !breaks || (own.kind !== 'hip' && own.kind !== 'valley')) return null;
+  const found = places.find(
+    (other) =>
+      other !== own &&
+      other.kind === own.kind &&
+      (upper ? other.lowEnd.node : other.highEnd.node) === node &&
+      v2.dot(other.heading, own.heading) > RUNS_ON_INTO,
+  );
+  return found ?? null;
+};
+
+/** A hip or valley that runs on above a break comes before the timber under that break, which ends on its side. */
+const rankOf = (places: readonly LinePlace[], place: LinePlace): number =>
+  partner(places, place, true) === null ? RANK[place.kind] : RANK.ridge;
+
 /**
  * Who is cut against whom: the higher line keeps its wood, for it carries the lower; at one height ridges before
  * breaks before valleys before hips, one that others end on before one that none does, and the longer before the shorter.
@@ -48,7 +77,8 @@ const bySeniority = (places: readonly LinePlace[]): LinePlace[] => {
   return [...places].sort((p, q) => {
     const height = q.high[2] - p.high[2];
     if (Math.abs(height) > LEVEL_MM) return height;
-    if (RANK[p.kind] !== RANK[q.kind]) return RANK[p.kind] - RANK[q.kind];
+    const rank = rankOf(places, p) - rankOf(places, q);
+    if (rank !== 0) return rank;
     const passed = (through.get(q) ?? 0) - (through.get(p) ?? 0);
     if (passed !== 0) return passed;
     const length = longOf(q) - longOf(p);
@@ -114,6 +144,16 @@ const pastPoint = (
   return Math.max(atHipEnd, ...bearing);
 };
 
+/** The joint of two hips or valleys that run on into each other at a break in pitch, midway between their directions. */
+const kneeCut = (upper: LinePlace, lower: LinePlace, of: 'upper' | 'lower'): PlanCut => {
+  const turn = v2.unit(v2.add(upper.heading, lower.heading));
+  const point = v3.inPlan(upper.low);
+  const outward = of === 'upper' ? v2.scale(turn, -1) : turn;
+  const keep = plumbKeep(point, outward);
+  const [at, other] = of === 'upper' ? (['bottom', lower] as const) : (['top', upper] as const);
+  return { point, outward, cut: { at, name: 'plumb cut', keep, meets: other.id } };
+};
+
 const wallCut = ({ point, outward }: NonNullable<LineEnd['wall']>, at: CutAt): PlanCut => ({
   point,
   outward,
@@ -146,6 +186,9 @@ const natural = (
     const end = upper ? place.highEnd : place.lowEnd;
     const at = upper ? ('top' as const) : ('bottom' as const);
     if (end.wall !== null) return [wallCut(end.wall, at)];
+    const other = partner(places, place, upper);
+    if (other !== null)
+      return upper ? [kneeCut(other, place, 'lower')] : [kneeCut(place, other, 'upper')];
     if (end.node === null || !first(end.node) || (!upper && place.foot !== null)) return [];
     const outward = upper ? heading : v2.scale(heading, -1);
     const past = pastPoint(site, places, place, end.node, outward);

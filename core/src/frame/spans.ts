@@ -1,4 +1,4 @@
-import { chordOf, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { chordOf, edgesOf, v2, v3, type Vec2, type Vec3 } from '../geom';
 import { carryRidge, outside, shareSide, type Carrier, type SideLine, type Slope } from '../roof';
 import type { LinePlace } from './line-places';
 import type { Kind } from './member';
@@ -47,6 +47,19 @@ interface Run {
   side: number;
 }
 
+/** What ends a slope at a point where two of its pieces and its edge meet: the edge, not the seam. */
+const edgeAt = ({ pieces }: Slope, tag: Carrier, p: Vec2): Carrier => {
+  if (tag.of !== 'seam') return tag;
+  for (const { polygon } of pieces) {
+    for (const { point, inward, tag: other } of edgesOf(polygon)) {
+      const onLine = Math.abs(v2.dot(v2.sub(p, point), inward)) < NEAR_MM;
+      const within = polygon.points.some((q) => v2.distance(p, q) < NEAR_MM);
+      if (other.of !== 'seam' && onLine && within) return other;
+    }
+  }
+  return tag;
+};
+
 /** The stretches of the line at station u that lie on the slope. */
 const runsAt = (slope: Slope, u: number): Run[] => {
   const from = planPoint(slope, u, 0);
@@ -54,7 +67,9 @@ const runsAt = (slope: Slope, u: number): Run[] => {
   for (const { plane, polygon } of slope.pieces) {
     const chord = chordOf(polygon, from, slope.uphill);
     if (chord === null) continue;
-    const { low, high, lowTag, highTag } = chord;
+    const { low, high } = chord;
+    const lowTag = edgeAt(slope, chord.lowTag, planPoint(slope, u, low));
+    const highTag = edgeAt(slope, chord.highTag, planPoint(slope, u, high));
     chords.push({ low, high, lowTag, highTag, block: plane.block, side: plane.side });
   }
   chords.sort((p, q) => p.low - q.low);
@@ -254,10 +269,7 @@ export const kindOf = ({
   station,
 }: Span): Extract<Kind, 'common' | 'king-common' | 'hip-jack' | 'valley-jack' | 'cripple-jack'> => {
   const atRidge =
-    high.stop === 'ridge' ||
-    high.stop === 'wall' ||
-    high.stop === 'edge' ||
-    high.stop === 'break';
+    high.stop === 'ridge' || high.stop === 'wall' || high.stop === 'edge' || high.stop === 'break';
   if (foot !== null || low.stop === 'wall' || low.stop === 'break') {
     if (station.onPoint) return atRidge ? 'common' : 'king-common';
     return atRidge ? 'common' : high.stop === 'hip' ? 'hip-jack' : 'valley-jack';

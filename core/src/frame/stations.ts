@@ -18,7 +18,6 @@ export interface Stations {
   readonly dropped: readonly number[];
 }
 
-
 /** How one end of a stretch of a slope's upper edge holds its rafters. */
 type EndKind =
   /** A rafter stands on the point where a hip's planes meet. */

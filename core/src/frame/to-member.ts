@@ -139,7 +139,8 @@ const planOf = (
     slopeRad,
     commonRise: left.rise,
     runPerCommon: slopeRad === 0 ? 1 : 1 / climb,
-    eaveAngleRad: kind === 'ridge' || kind === 'break' ? null : [angle(left.along), angle(right.along)],
+    eaveAngleRad:
+      kind === 'ridge' || kind === 'break' ? null : [angle(left.along), angle(right.along)],
   };
 };
 

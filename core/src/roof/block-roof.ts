@@ -120,18 +120,14 @@ const kept = (polygon: Face, plane: RoofPlane, other: RoofPlane, over: boolean):
   return left === null ? [] : [left];
 };
 
-/** A polygon without the part over which a plane stands above another side's roof. */
-const underSide = (polygon: Face, plane: RoofPlane, other: readonly RoofPlane[]): Face[] => {
-  const kick = kicksOut(other) ? other.slice(0, 2) : [];
+/** A polygon without the part over which a plane stands above the roof of a side that kicks out at its eave. */
+const underKick = (polygon: Face, plane: RoofPlane, kick: readonly RoofPlane[]): Face[] => {
   const bounds = kick.flatMap((one) => {
     const above = standsAbove(plane, one);
     const tag: Carrier = { of: 'slope', slope: one.slope };
     return above === null ? [] : [{ value: (p: Vec2) => -above(p), tag }];
   });
-  const first = bounds.length === 0 ? [polygon] : subtractConvex(polygon, bounds, { of: 'seam' });
-  return other
-    .slice(kick.length)
-    .reduce((left, one) => left.flatMap((part) => kept(part, plane, one, false)), first);
+  return bounds.length === 0 ? [polygon] : subtractConvex(polygon, bounds, { of: 'seam' });
 };
 
 /**
@@ -141,16 +137,17 @@ const underSide = (polygon: Face, plane: RoofPlane, other: readonly RoofPlane[])
 export const facesOf = ({ bands, grown }: BlockRoof): RoofPiece[] =>
   bands.flatMap((own, side) =>
     own.flatMap((plane, band): RoofPiece[] => {
+      const others = bands.filter((other, i) => i !== side && other[0]?.slope !== plane.slope);
+      const kicks = others.filter(kicksOut).map((other) => other.slice(0, 2));
+      const lower = others.flatMap((other) => (kicksOut(other) ? other.slice(2) : other));
       let parts: Face[] = [grown];
       for (const beside of [own[band - 1], own[band + 1]]) {
         if (beside === undefined) continue;
         const kick = kicksOut(own) && plane.band + beside.band === 1;
         parts = parts.flatMap((part) => kept(part, plane, beside, kick));
       }
-      for (const [i, other] of bands.entries()) {
-        if (i !== side && other[0]?.slope !== plane.slope)
-          parts = parts.flatMap((part) => underSide(part, plane, other));
-      }
+      for (const other of lower) parts = parts.flatMap((part) => kept(part, plane, other, false));
+      for (const kick of kicks) parts = parts.flatMap((part) => underKick(part, plane, kick));
       return parts.map((polygon) => ({ plane, polygon, under: false }));
     }),
   );

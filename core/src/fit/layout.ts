@@ -1,5 +1,5 @@
 import { planeAt, v2, v3 } from '../geom';
-import { overOwnWalls, shareSide, type Slope } from '../roof';
+import { overOwnWalls, type Slope } from '../roof';
 import { middleOf, type FrameOnSite } from './frame-on-site';
 import type { Placed } from './placed';
 import type { FitProblem } from './report';
@@ -20,15 +20,20 @@ const slopeOf = ({ roof }: FrameOnSite, { member }: Placed): Slope | null => {
   return best;
 };
 
+/** Whether a slope is the band of a side above another's. */
+const isAbove = (upper: Slope, { sides }: Slope): boolean =>
+  upper.sides.some((one) =>
+    sides.some(
+      ({ block, side, band }) => one.block === block && one.side === side && one.band > band,
+    ),
+  );
+
 /** Distances along a slope's eave that layouts are counted from: its corners over the walls, and the ends of its lines. */
 const origins = (site: FrameOnSite, slope: Slope, us: (p: readonly number[]) => number) => {
   const { roof } = site;
-  // Above and below a break in pitch the rafters stand in one line.
-  const bands = roof.slopes.flatMap((one, i) =>
-    one === slope || shareSide(one, slope) ? [i] : [],
-  );
+  const index = roof.slopes.indexOf(slope);
   const lines = roof.lines
-    .filter(({ slopes }) => slopes.some((i) => bands.includes(i)))
+    .filter(({ slopes }) => slopes.includes(index))
     .flatMap(({ kind, from, to }) => (kind === 'ridge' ? [us(from), us(to)] : [us(to)]));
   const blocks = new Set(slope.sides.map(({ block }) => block));
   const corners = roof.blocks
@@ -51,7 +56,11 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
   }
   return [...bySlope].flatMap(([slope, rafters]) => {
     const us = ([x = 0, y = 0]: readonly number[]): number => v2.dot([x, y], slope.along);
-    const from = origins(site, slope, us);
+    // Below a break in pitch rafters stand under those above it, and their layout goes on from there.
+    const above = [...bySlope].flatMap(([upper, others]) =>
+      isAbove(upper, slope) ? others.map(({ member }) => us(member.frame.origin)) : [],
+    );
+    const from = [...origins(site, slope, us), ...above];
     const stood = rafters.map(({ member }) => us(member.frame.origin));
     const edges = overOwnWalls(site.roof, slope).flatMap(({ points }) => {
       const along = points.map(us);

@@ -3,9 +3,11 @@ import type { Slope } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import { FASCIA_CORNER_MM } from './fascia-places';
 import { plainPlan, type EndCut, type Member } from './member';
+import { solidOf } from './solid-of';
 import { clearOfAll, cutsOf, cutAll, wholeStrip, type PlanCut, type Strip } from './strip';
 import type { StripGrid } from './strip-grid';
 import { isSquareTail } from './tails';
+import { planedOff } from './to-member';
 import { blockAt, heightOn, slopeAt, type FasciaPlace, type Site } from './timbers';
 
 /** Ends of fascias this near the crossing of their lines make a corner. mm */
@@ -207,10 +209,14 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
       },
     ];
   });
-  return members.map((member) => ({
+  // Where two roofs part by less than the board is deep, the slope it runs in over can take all of it.
+  const left = members
+    .map((member) => planedOff(site, member))
+    .filter((member) => solidOf(member).length > 0);
+  return left.map((member) => ({
     ...member,
     ends: member.ends.map((cut) =>
-      isMet(members, member.id, cut) ? cut : { ...cut, meets: null },
+      isMet(left, member.id, cut) ? cut : { ...cut, meets: null },
     ),
   }));
 };

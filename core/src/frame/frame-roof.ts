@@ -12,7 +12,7 @@ import { placeRafters, setRafter, topPoint, type RafterPlace, type SetRafter } f
 import { dividersOf, spansAt, type Divider, type Span } from './spans';
 import { allStations, type Stations } from './stations';
 import { StripGrid } from './strip-grid';
-import { headerMember, lineMember, planedOff, rafterMember } from './to-member';
+import { headerMember, lineMember, rafterMember } from './to-member';
 import { standingWalls, type Site } from './timbers';
 import { unseatedLine, unseatedRafter } from './unseated';
 
@@ -179,7 +179,7 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
       return strip === undefined ? [] : [headerMember(site, header, strip)];
     }),
     ...rafterMembers.map(({ member }) => member),
-    ...fascias(site, [standing, stood]).map((fascia) => planedOff(site, fascia)),
+    ...fascias(site, [standing, stood]),
   ];
   return ok({
     members: inOrder(members),

@@ -10,7 +10,7 @@ import {
 import { firstEave, type Block, type Job, type Side } from '../job';
 import { ok, type Result } from '../problem';
 import { pitchRad } from '../units';
-import { kicksOut } from './bands';
+import { kickAndRest, kicksOut } from './bands';
 import { heightAbovePlate } from './height-above-plate';
 import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
 import { levelSides, type SideLine } from './side-lines';
@@ -84,7 +84,7 @@ const boundOf = ({ start, inward }: SideLine, out: number): Bound => ({
 });
 
 /** One block by itself, its planes not yet gathered into slopes. */
-export interface LoneBlock extends Omit<BlockRoof, 'bands' | 'planes' | 'shells'> {
+export interface LoneBlock extends Omit<BlockRoof, 'bands' | 'planes'> {
   readonly bands: readonly (readonly LonePlane[])[];
 }
 
@@ -138,16 +138,16 @@ export const facesOf = ({ bands, grown }: BlockRoof): RoofPiece[] =>
   bands.flatMap((own, side) =>
     own.flatMap((plane, band): RoofPiece[] => {
       const others = bands.filter((other, i) => i !== side && other[0]?.slope !== plane.slope);
-      const kicks = others.filter(kicksOut).map((other) => other.slice(0, 2));
-      const lower = others.flatMap((other) => (kicksOut(other) ? other.slice(2) : other));
+      const parted = others.map(kickAndRest);
       let parts: Face[] = [grown];
       for (const beside of [own[band - 1], own[band + 1]]) {
         if (beside === undefined) continue;
         const kick = kicksOut(own) && plane.band + beside.band === 1;
         parts = parts.flatMap((part) => kept(part, plane, beside, kick));
       }
-      for (const other of lower) parts = parts.flatMap((part) => kept(part, plane, other, false));
-      for (const kick of kicks) parts = parts.flatMap((part) => underKick(part, plane, kick));
+      for (const other of parted.flatMap(({ rest }) => rest))
+        parts = parts.flatMap((part) => kept(part, plane, other, false));
+      for (const { kick } of parted) parts = parts.flatMap((part) => underKick(part, plane, kick));
       return parts.map((polygon) => ({ plane, polygon, under: false }));
     }),
   );

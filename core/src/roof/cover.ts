@@ -1,8 +1,9 @@
-import { clipConvex, subtractConvex, v2, type ConvexBound, type Vec2 } from '../geom';
+import { clipConvex, edgesOf, subtractConvex, v2, type ConvexBound, type Vec2 } from '../geom';
 import type { Job } from '../job';
-import { heightAt, standsAbove } from './block-roof';
+import { kicksOut } from './bands';
+import { facesOf, heightAt, standsAbove } from './block-roof';
 import { coveredWall } from './plates';
-import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane, Shell } from './model';
+import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
 
 const SEAM: Carrier = { of: 'seam' };
 
@@ -18,14 +19,32 @@ const outside = ({ value, tag }: ConvexBound<Carrier>): ConvexBound<Carrier> => 
   tag,
 });
 
-/** Where every plane of a shell stands above `plane`; null where one of them never does. */
+/** A part of a block's roof that covers others: the lowest of its planes, within its bounds. */
+interface Cover {
+  readonly planes: readonly RoofPlane[];
+  readonly within: readonly ConvexBound<Carrier>[];
+}
+
+/** A block's roof as covers: whole, or face by face where an eave kicks out and its roof is no longer convex. */
+const coversOf = (block: BlockRoof): Cover[] =>
+  block.bands.some(kicksOut)
+    ? facesOf(block).map(({ plane, polygon }) => ({
+        planes: [plane],
+        within: edgesOf(polygon).map(({ point, inward, tag }) => ({
+          value: (p: Vec2) => -v2.dot(v2.sub(p, point), inward),
+          tag: tag.of === 'outline' ? tag : SEAM,
+        })),
+      }))
+    : [{ planes: block.bands.flat(), within: insideSides(block.id, block.reach) }];
+
+/** Where every plane of a cover stands above `plane`; null where one of them never does. */
 const aboveAll = (
-  shell: Shell,
+  { planes }: Cover,
   plane: RoofPlane,
   inPlaneCounts: boolean,
 ): ConvexBound<Carrier>[] | null => {
   const bounds: ConvexBound<Carrier>[] = [];
-  for (const other of shell) {
+  for (const other of planes) {
     if (other.slope === plane.slope) {
       if (inPlaneCounts) continue;
       return null;
@@ -38,9 +57,9 @@ const aboveAll = (
   return bounds;
 };
 
-/** Least height of a shell over `plane` at the corners of a polygon. mm */
-const leastClear = (shell: Shell, plane: RoofPlane, points: readonly Vec2[]): number =>
-  Math.min(...points.flatMap((p) => shell.map((one) => heightAt(one, p) - heightAt(plane, p))));
+/** Least height of a cover over `plane` at the corners of a polygon. mm */
+const leastClear = ({ planes }: Cover, plane: RoofPlane, points: readonly Vec2[]): number =>
+  Math.min(...points.flatMap((p) => planes.map((one) => heightAt(one, p) - heightAt(plane, p))));
 
 /** A wall that stands to within this of its corner stands to the corner. mm */
 const AT_CORNER_MM = 1;
@@ -78,55 +97,54 @@ export const withoutRegions = (piece: RoofPiece, regions: readonly Region[]): Ro
 };
 
 /**
- * What `cover` leaves of a piece. Under its walls' own outline everything lower is taken away. Under its overhang the
+ * What `block` leaves of a piece. Under its walls' own outline everything lower is taken away. Under its overhang the
  * lower roof is taken away too, where the two run into each other; where the eave stands clear above, the lower roof
  * runs on beneath it to the wall, and that part is marked `under`.
  */
 export const uncovered = (
   piece: RoofPiece,
-  cover: BlockRoof,
+  block: BlockRoof,
   inPlaneCounts: boolean,
   tailDepthMm: number,
   dead: readonly Region[],
 ): RoofPiece[] =>
-  cover.shells.reduce<RoofPiece[]>(
-    (left, shell) =>
-      left.flatMap((part) => uncoveredBy(shell, part, cover, inPlaneCounts, tailDepthMm, dead)),
+  coversOf(block).reduce<RoofPiece[]>(
+    (left, cover) =>
+      left.flatMap((part) => uncoveredBy(cover, part, block, inPlaneCounts, tailDepthMm, dead)),
     [piece],
   );
 
 const uncoveredBy = (
-  shell: Shell,
+  cover: Cover,
   piece: RoofPiece,
-  cover: BlockRoof,
+  block: BlockRoof,
   inPlaneCounts: boolean,
   tailDepthMm: number,
   dead: readonly Region[],
 ): RoofPiece[] => {
-  const above = aboveAll(shell, piece.plane, inPlaneCounts);
+  const above = aboveAll(cover, piece.plane, inPlaneCounts);
   if (above === null) return [piece];
   const of = (polygon: RoofPiece['polygon'], under: boolean): RoofPiece => ({
     ...piece,
     polygon,
     under,
   });
-  const grown = insideSides(cover.id, cover.reach);
-  const plates = insideSides(cover.id, cover.walls);
-  const rest = subtractConvex(piece.polygon, [...above, ...grown], SEAM);
+  const covered = [...above, ...cover.within];
+  const plates = insideSides(block.id, block.walls);
+  const rest = subtractConvex(piece.polygon, covered, SEAM);
   if (rest.length === 1 && rest[0] === piece.polygon) return [piece];
   const kept = rest.map((polygon) => of(polygon, piece.under));
-  // Where the cover has no eave after all, the piece is not covered.
+  // Where the block has no eave after all, the piece is not covered.
   for (const [i, region] of dead.entries()) {
-    const open = intersection(piece, [...above, ...grown, ...region]);
+    const open = intersection(piece, [...covered, ...region]);
     if (open !== null) kept.push(...withoutRegions(of(open, piece.under), dead.slice(0, i)));
   }
   // Taken out again from what is covered: the strips under the overhangs that stand clear.
-  for (const [i, side] of cover.sides.entries()) {
+  for (const [i, side] of block.sides.entries()) {
     const plate = plates[i];
     if (side.overhangMm === 0 || plate === undefined) continue;
-    const strip = [...above, ...grown, ...plates.slice(0, i), outside(plate)];
-    const under = intersection(piece, strip);
-    if (under !== null && leastClear(shell, piece.plane, under.points) >= tailDepthMm)
+    const under = intersection(piece, [...covered, ...plates.slice(0, i), outside(plate)]);
+    if (under !== null && leastClear(cover, piece.plane, under.points) >= tailDepthMm)
       kept.push(of(under, true));
   }
   return kept;

@@ -107,9 +107,6 @@ export interface Bound {
   readonly c: number;
 }
 
-/** Planes of a block of which the lowest counts: one a side, and those above its breaks to a shallower pitch. */
-export type Shell = readonly RoofPlane[];
-
 export interface BlockRoof {
   readonly id: string;
   readonly plateMm: number;
@@ -120,8 +117,6 @@ export interface BlockRoof {
   readonly bands: readonly (readonly RoofPlane[])[];
   /** Of each side the plane at its eave; null where the side carries no roof plane. */
   readonly planes: readonly (RoofPlane | null)[];
-  /** The block's roof is the highest of these, each of which is the lowest of its planes. */
-  readonly shells: readonly Shell[];
   /** The outline with each side moved out by its overhang. */
   readonly grown: TaggedPolygon<Carrier>;
   /** The same as bounds, and the walls' own outline. */

@@ -1,6 +1,7 @@
 import { clipConvex, intervals, v2, type Interval, type TaggedPolygon, type Vec2 } from '../geom';
 import type { Job } from '../job';
-import type { BlockRoof, Bound, Roof, SideRef } from './model';
+import { kickAndRest } from './bands';
+import type { BlockRoof, Bound, Roof, RoofPlane, SideRef } from './model';
 import type { SideLine } from './side-lines';
 import { heightAt } from './block-roof';
 
@@ -52,28 +53,46 @@ const coveredBy = (
     const slack = Math.abs(rate) < ALONG ? IN_LINE_MM : 0;
     stretch = whereNotOver(stretch, here - slack, rate);
   }
-  return other.shells.flatMap((shell): Interval[] => {
-    const under = shell.reduce((left, plane) => {
-      const here = heightAt(plane, start);
-      return whereNotOver(left, eaveZ + COVERED_MM - here, here - heightAt(plane, far));
-    }, stretch);
-    return under === null ? [] : [under];
-  });
+  const under = (within: Interval, plane: RoofPlane): Interval[] => {
+    const here = heightAt(plane, start);
+    const part = whereNotOver(within, eaveZ + COVERED_MM - here, here - heightAt(plane, far));
+    return part === null ? [] : [part];
+  };
+  return other.bands.reduce<Interval[]>(
+    (left, own) => {
+      const { kick, rest } = kickAndRest(own);
+      const first =
+        kick.length === 0
+          ? left
+          : intervals.unite(
+              left.flatMap((within) => kick.flatMap((plane) => under(within, plane))),
+              LEAST_STRETCH_MM,
+            );
+      return rest.reduce((parts, plane) => parts.flatMap((part) => under(part, plane)), first);
+    },
+    stretch === null ? [] : [stretch],
+  );
 };
 
 /** Where the other sides' roof of a wall's own block lies lower than its eave: beside a wall whose plate is raised. */
-const lowerBeside = ({ shells }: BlockRoof, side: SideLine, eaveZ: number): Interval[] =>
-  shells
-    .map((shell) =>
-      shell.flatMap((plane): Interval[] => {
-        if (plane.side === side.index) return [];
-        const here = heightAt(plane, side.start);
-        const rate = heightAt(plane, v2.add(side.start, side.along)) - here;
-        const stretch = whereNotOver([0, side.lengthMm], here - eaveZ + COVERED_MM, rate);
-        return stretch === null ? [] : [stretch];
-      }),
-    )
-    .reduce((one, other) => intervals.common(one, other, LEAST_STRETCH_MM));
+const lowerBeside = ({ bands }: BlockRoof, side: SideLine, eaveZ: number): Interval[] => {
+  const lower = (plane: RoofPlane): Interval[] => {
+    const here = heightAt(plane, side.start);
+    const rate = heightAt(plane, v2.add(side.start, side.along)) - here;
+    const stretch = whereNotOver([0, side.lengthMm], here - eaveZ + COVERED_MM, rate);
+    return stretch === null ? [] : [stretch];
+  };
+  return bands.flatMap((own, i): Interval[] => {
+    if (i === side.index) return [];
+    const { kick, rest } = kickAndRest(own);
+    const [first, second] = kick;
+    const both =
+      first === undefined || second === undefined
+        ? []
+        : intervals.common(lower(first), lower(second), LEAST_STRETCH_MM);
+    return [...both, ...rest.flatMap(lower)];
+  });
+};
 
 /** The stretches of a wall where another block's roof covers it, as distances from its start corner. mm */
 export const coveredWall = (

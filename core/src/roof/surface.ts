@@ -1,4 +1,5 @@
 import { clipConvex, type TaggedPolygon, type Vec2 } from '../geom';
+import { kicksOut } from './bands';
 import { heightAt } from './block-roof';
 import type { BlockRoof, Bound, Roof, RoofPlane, Slope } from './model';
 
@@ -10,17 +11,20 @@ export const outside = (bounds: readonly Bound[], p: Vec2): number => {
 };
 
 /** The plane that makes a block's own roof over a point of the plan, were there no other block. */
-const ownPlane = ({ shells }: BlockRoof, p: Vec2): RoofPlane | null => {
+const ownPlane = ({ bands }: BlockRoof, p: Vec2): RoofPlane | null => {
   let found: RoofPlane | null = null;
-  let most = -Infinity;
-  for (const shell of shells) {
-    let lowest: RoofPlane | null = null;
-    let least = Infinity;
-    for (const plane of shell) {
-      const z = heightAt(plane, p);
-      if (z < least) [lowest, least] = [plane, z];
+  let least = Infinity;
+  for (const own of bands) {
+    let side: RoofPlane | null = null;
+    let z = Infinity;
+    for (let band = 0; band < own.length; band += 1) {
+      const plane = own[band];
+      if (plane === undefined) continue;
+      const here = heightAt(plane, p);
+      // Of the two lowest where the eave kicks out, the higher is the roof.
+      if (band === 1 && kicksOut(own) ? here > z : here < z) [side, z] = [plane, here];
     }
-    if (lowest !== null && least > most) [found, most] = [lowest, least];
+    if (z < least) [found, least] = [side, z];
   }
   return found;
 };

@@ -1,7 +1,6 @@
 import { clipConvex, v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Result } from '../problem';
-import { shellsOf } from './bands';
 import { facesOf, heightAt, loneBlock, type LoneBlock } from './block-roof';
 import { deadEaves, tailDepth, uncovered, withoutRegions } from './cover';
 import { bordersOf, linesOf } from './edges';
@@ -34,7 +33,7 @@ const gather = (lone: readonly LoneBlock[]): { blocks: BlockRoof[]; sides: RoofP
       }),
     );
     const planes = bands.map(([eave]) => eave ?? null);
-    return { ...block, bands, planes, shells: shellsOf(bands) };
+    return { ...block, bands, planes };
   });
   return { blocks, sides };
 };

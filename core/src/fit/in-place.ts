@@ -141,6 +141,8 @@ const above = (planes: readonly Plane[], p: Vec3, hollow: boolean): number => {
   return hollow ? Math.min(...away) : Math.max(...away);
 };
 
+/** A top this near a slope's plane was planed to it. mm */
+const PLANED_MM = 0.01;
 /** Short of the face, so that a top is read on wood. */
 const INSIDE = 0.999;
 
@@ -181,7 +183,9 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
       const z = topOver(placed, [x, y]);
       if (z === null) return [];
       const p: Vec3 = [x, y, z];
-      return [{ off: above(planes, p, hollow), p }];
+      // A corner that reaches over another slope is planed to that.
+      const planed = site.roof.slopes.some(({ plane }) => Math.abs(planeAt(plane, p)) < PLANED_MM);
+      return [{ off: planed ? 0 : above(planes, p, hollow), p }];
     });
     if (reads.length === 0) continue;
     const highest = reads.reduce((p, q) => (q.off > p.off ? q : p));

@@ -242,11 +242,11 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
         }
         share = Math.max(share, borne / areaOf(face));
         const least = (member.kind === 'fascia' ? MITRE_SHARE : FACES_SHARE) * areaOf(face);
-        if (!atGable(site, face) && off(placed, face, at(face), least)) missed = true;
+        if (!atGable(site, member, face) && off(placed, face, at(face), least)) missed = true;
       }
       if (member.kind === 'fascia' || missed) continue;
       if (share >= LEAST_SHARE) continue;
-      if (end.faces.length > 0 && end.faces.some((face) => atGable(site, face))) continue;
+      if (end.faces.length > 0 && end.faces.some((face) => atGable(site, member, face))) continue;
       if (
         !end.upper &&
         isSeated &&

@@ -59,13 +59,24 @@ export const sawnFaces = ({ roof }: FrameOnSite, placed: Placed): SawnFaces => {
   };
 };
 
-/** Whether a face lies in the outside face of a gable or a wall, whose studs stand under it. */
-export const atGable = ({ roof }: FrameOnSite, { points }: PlacedFace): boolean =>
+/** A timber that lies level, as a sine. */
+const LIES = 1e-6;
+
+/**
+ * Whether a timber's face lies in the outside face of a gable or a wall, whose studs stand under it. Under a gablet
+ * stand none: there only what lies level and is carried behind, a ridge, ends free.
+ */
+export const atGable = (
+  { roof }: FrameOnSite,
+  { frame: { a } }: Pick<Member, 'frame'>,
+  { points }: PlacedFace,
+): boolean =>
   roof.blocks.some(({ sides }) =>
     sides.some(
       (side) =>
         side.roof !== 'eave' &&
         side.roof !== 'open' &&
+        (side.roof !== 'gablet' || Math.abs(a[2]) < LIES) &&
         points.every((p) => Math.abs(outFrom(side, p)) <= FIT_GAP_MM),
     ),
   );
@@ -106,12 +117,13 @@ const CORNER_MM = 600;
 export const isTail = (
   site: FrameOnSite,
   faces: readonly PlacedFace[],
-  { frame, kind }: Member,
+  member: Member,
   bears: (face: PlacedFace) => boolean,
 ): boolean => {
+  const { frame, kind } = member;
   const top = Math.max(...faces.flatMap(({ points }) => points.map((p) => v3.dot(p, frame.e))));
   const cuts = faces
-    .filter((face) => !bears(face) && !atGable(site, face))
+    .filter((face) => !bears(face) && !atGable(site, member, face))
     .filter(({ points }) => points.some((p) => v3.dot(p, frame.e) > top - FIT_GAP_MM));
   return (
     cuts.length > 0 &&

@@ -215,9 +215,7 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
     .filter((member) => solidOf(member).length > 0);
   return left.map((member) => ({
     ...member,
-    ends: member.ends.map((cut) =>
-      isMet(left, member.id, cut) ? cut : { ...cut, meets: null },
-    ),
+    ends: member.ends.map((cut) => (isMet(left, member.id, cut) ? cut : { ...cut, meets: null })),
   }));
 };
 

@@ -4,6 +4,7 @@ import { ok, refused, type Problem, type Result } from '../problem';
 import { LINE_TIMBER, platesOf, type LineKind, type Roof } from '../roof';
 import { fasciaPlaces } from './fascia-places';
 import { fascias } from './fascias';
+import { gabletHeaders } from './gablet-headers';
 import { dividerOf, headerAt, headerStrip, type HeaderPlace } from './headers';
 import { junctionsOf, linePlaces, supportingValley, type LinePlace } from './line-places';
 import { KINDS_IN_ORDER, type Member } from './member';
@@ -154,7 +155,13 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   const lines = withRafters(site, places, rough, headerStrips, firstStrips);
   const crowded = noRoom(site, places, lines);
   if (crowded.length > 0) return refused(crowded);
-  const standing = new StripGrid([...headerStrips, ...lines.map(({ strip }) => strip)]);
+  const lineStrips = lines.map(({ strip }) => strip);
+  const gablets = gabletHeaders(site, lineStrips);
+  const standing = new StripGrid([
+    ...headerStrips,
+    ...lineStrips,
+    ...gablets.map(({ strip }) => strip),
+  ]);
   const rafters = [...firsts];
   let short = onPoints.length - firsts.length;
   for (const place of all.filter((one) => !isFirst(one)).sort(kingsLast)) {
@@ -178,6 +185,7 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
       const strip = headerStrips[i];
       return strip === undefined ? [] : [headerMember(site, header, strip)];
     }),
+    ...gablets.map(({ place, strip }) => headerMember(site, place, strip)),
     ...rafterMembers.map(({ member }) => member),
     ...fascias(site, [standing, stood]),
   ];

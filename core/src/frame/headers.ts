@@ -24,6 +24,9 @@ export interface HeaderPlace {
   readonly to: Vec3;
 }
 
+/** What a header is whichever timbers carry it: its theory line, and where it belongs. */
+export type HeaderTheory = Pick<HeaderPlace, 'id' | 'block' | 'slope' | 'from' | 'to'>;
+
 /** Half the width that a ridge and two valleys take up along the header's face. */
 const needs = (site: Site, { ridge, valleys, slope }: Junction): number => {
   const { along } = slopeAt(site, slope);

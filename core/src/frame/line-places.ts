@@ -103,7 +103,9 @@ const partedAtCrossings = (lines: readonly RoofLine[]): RoofLine[] =>
       .map((share, k) => ({ ...line, from: at(shares[k] ?? 0), to: at(share) }));
   });
 
+/** The face of a gable, a wall or a gablet that a line ends at, coming from its other end. */
 const wallAt = (site: Site, line: RoofLine, p: Vec3): LineEnd['wall'] => {
+  const other = p === line.from ? line.to : line.from;
   const blocks = line.slopes.flatMap((slope) => blocksOf(slopeAt(site, slope)));
   for (const id of new Set(blocks)) {
     for (const side of blockAt(site, id).sides) {
@@ -112,7 +114,9 @@ const wallAt = (site: Site, line: RoofLine, p: Vec3): LineEnd['wall'] => {
       const along = v2.dot(from, side.along);
       if (Math.abs(v2.dot(from, side.inward)) > NODE_MM) continue;
       if (along < -NODE_MM || along > side.lengthMm + NODE_MM) continue;
-      return { point: side.start, outward: v2.scale(side.inward, -1) };
+      // A hip comes up to a gablet's face from outside.
+      const below = v2.dot(v2.sub(v3.inPlan(other), side.start), side.inward) < -NODE_MM;
+      return { point: side.start, outward: v2.scale(side.inward, below ? 1 : -1) };
     }
   }
   return null;

@@ -229,7 +229,10 @@ export const spansAt = (
       // What starts at an eave without a plate below it hangs outside the walls: the tail of a hip's corner.
       if (foot === null && (low.stop === 'eave' || low.stop === 'edge')) return [];
       if (foot === null && !overWalls(site, slope, station.u, low.v, high.v)) return [];
-      const home = foot === null ? run : { block: foot.block, side: foot.side.index };
+      const home =
+        foot === null
+          ? { block: blockAt(site, run.block).partOf, side: run.side }
+          : { block: foot.block, side: foot.side.index };
       const { block, side } = home;
       return [{ slope, index, station, low, high, foot, block, side }];
     });

@@ -3,7 +3,7 @@ import type { SideLine, Slope } from '../roof';
 import { besideEdges, between, SAME_STATION_MM } from './bays';
 import type { LineEnd, LinePlace } from './line-places';
 import { onSlope, planPoint } from './slope-plan';
-import { blockAt, sideAt, slopeAt, type Site } from './timbers';
+import { blockAt, runFrom, sideAt, slopeAt, type Site } from './timbers';
 
 /** A distance along a slope's eave at which a rafter's centre line stands. mm */
 export interface Station {
@@ -72,7 +72,7 @@ const hipEdge = (place: LinePlace, slope: Slope): UpperEdge => ({
   fromCorner: place.foot !== null,
 });
 
-/** The top of a lean-to: where its slope ends at a wall across it. */
+/** The top of a lean-to, or of a hip's end under a gablet: where its slope ends at a wall or a gablet across it. */
 const wallEdges = (
   site: Site,
   places: readonly LinePlace[],
@@ -82,11 +82,13 @@ const wallEdges = (
   const spans = new Map<string, [number, number]>();
   for (const { polygon } of slope.pieces) {
     for (const [i, tag] of polygon.tags.entries()) {
-      if (tag.of !== 'wall') continue;
+      if (tag.of !== 'wall' && tag.of !== 'outline') continue;
       const side = sideAt(site, tag.block, tag.side);
-      if (v2.dot(side.inward, slope.uphill) > -ACROSS) continue;
-      const ends = [polygon.points[i], polygon.points[(i + 1) % polygon.points.length]];
-      const us = ends.map((p) => (p === undefined ? 0 : onSlope(slope, p)[0]));
+      const across = v2.dot(side.inward, slope.uphill);
+      const ends = side.roof === 'gablet' ? across > ACROSS : tag.of === 'wall' && across < -ACROSS;
+      if (!ends) continue;
+      const edge = [polygon.points[i], polygon.points[(i + 1) % polygon.points.length]];
+      const us = edge.map((p) => (p === undefined ? 0 : onSlope(slope, p)[0]));
       const key = `${tag.block} ${tag.side}`;
       const [low, high] = spans.get(key) ?? [Infinity, -Infinity];
       spans.set(key, [Math.min(low, ...us), Math.max(high, ...us)]);
@@ -130,7 +132,7 @@ const flushRafters = (
 ): Flush[] => {
   const half = site.job.timber.common.thickness / 2;
   const endsAt = (corner: Vec2, side: SideLine): boolean => {
-    if (side.roof === 'gable' || side.roof === 'wall') return true;
+    if (side.roof !== 'eave' && side.roof !== 'open') return true;
     if (side.roof === 'open') return false;
     // A half-hip: the end's own eave stands high on its wall, and this slope runs on up to that wall.
     const hip = places.find(
@@ -220,6 +222,15 @@ const multiples = (step: number, reach: number): number[] => {
   return found;
 };
 
+/** Whether a hip ends at the face of a gablet: no rafter stands on that point, for a header lies there. */
+const endsAtGablet = ({ roof }: Site, { high }: LinePlace): boolean =>
+  roof.blocks.some(({ sides }) =>
+    sides.some(
+      (side) =>
+        side.roof === 'gablet' && Math.abs(runFrom(side, v3.inPlan(high))) < SAME_STATION_MM,
+    ),
+  );
+
 /** The breaks in pitch that a slope comes up to. */
 const breaksOver = (places: readonly LinePlace[], index: number): LinePlace[] =>
   places.filter(({ kind, line }) => kind === 'break' && line.slopes[1] === index);
@@ -269,7 +280,7 @@ const stationsOf = (
     flush.every((one) => (u - one.corner) * one.inward >= thickness / 2 - SAME_POINT_MM);
   const points = hips
     .filter((place) => place.highEnd.node !== null || place.highEnd.wall !== null)
-    .filter((place) => !endsAtBreak(place))
+    .filter((place) => !endsAtBreak(place) && !endsAtGablet(site, place))
     .map((place) => onSlope(slope, v3.inPlan(place.high))[0])
     .filter(clear);
   const at: Station[] = [];

@@ -1,13 +1,13 @@
 import { SAME_POINT_MM, toWorld, v2, v3, type Vec2, type Vec3 } from '../geom';
 import { LINE_TIMBER, roofAbout, type RoofOver } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
-import type { HeaderPlace } from './headers';
+import type { HeaderTheory } from './headers';
 import type { LinePlace } from './line-places';
 import { plainPlan, type Bevel, type EndCut, type Member, type MemberPlan } from './member';
 import { overPlates, seatNotch } from './plate-notches';
 import type { SetLine } from './set-lines';
 import { startOf, type SetRafter } from './set-rafters';
-import { onSlope, planPoint } from './slope-plan';
+import { planPoint } from './slope-plan';
 import { solidOf } from './solid-of';
 import { cutsOf, type Strip } from './strip';
 import { standsInFascia, tailCuts } from './tails';
@@ -22,6 +22,8 @@ import {
   type Site,
 } from './timbers';
 
+/** A timber nearer to level than this is level: rounding. rad */
+const LEVEL_RAD = 1e-7;
 /** A corner that stands above the roof by less than this is left. mm */
 const PLANED_MM = 0.01;
 /** A board's corner can reach over this many other slopes at most, where hips run together. */
@@ -160,7 +162,7 @@ export const lineMember = (site: Site, set: SetLine): Member => {
   const { hipTop } = site.job.framing;
   const stock = stockOf(site, kind);
   const { slopeRad, ...frame } = lineFrame(place.low, place.high);
-  const level = Math.abs(slopeRad) < 1e-7;
+  const level = Math.abs(slopeRad) < LEVEL_RAD;
   const fit = fitTop(frame, planesOf(site, line), stock.thickness);
   const dropped = kind === 'ridge' || (kind === 'hip' && hipTop === 'drop');
   const drop = dropped ? fit.dropMm : 0;
@@ -206,23 +208,24 @@ export const lineMember = (site: Site, set: SetLine): Member => {
   );
 };
 
-export const headerMember = (site: Site, header: HeaderPlace, strip: Strip): Member => {
+export const headerMember = (site: Site, header: HeaderTheory, strip: Strip): Member => {
   const slope = slopeAt(site, header.slope);
+  const { slopeRad, ...frame } = lineFrame(header.from, header.to);
   return {
     id: header.id,
     kind: 'header',
     block: header.block,
     side: slope.sides[0]?.side ?? null,
     stock: stockOf(site, 'header'),
-    frame: plumbFrame(header.from, slope.along, 0),
+    frame,
     topMm: 0,
     ends: cutsOf(strip),
     notches: [],
     bevels: [],
     mayStandProud: false,
     plan: plainPlan(
-      onSlope(slope, v3.inPlan(header.to))[0] - onSlope(slope, v3.inPlan(header.from))[0],
-      0,
+      v2.distance(v3.inPlan(header.from), v3.inPlan(header.to)),
+      Math.abs(slopeRad) < LEVEL_RAD ? 0 : slopeRad,
       slope.rise,
     ),
   };

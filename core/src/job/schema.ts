@@ -71,6 +71,8 @@ const side = z.discriminatedUnion(
       raise: length(0, 20_000).optional(),
       /** Its pitch changes here; `pitch` is the one at the plate. */
       breaks: z.array(pitchBreak).min(1).max(4).optional(),
+      /** A small gable above this hip: how far in from the plate's outside face it stands, plan. */
+      gablet: z.strictObject({ at: length(300, 100_000) }).optional(),
     }),
     z.strictObject({ roof: z.literal('gable'), overhang: overhang.default(0) }),
     z.strictObject({ roof: z.literal('wall') }),

@@ -88,6 +88,18 @@ export interface LoneBlock extends Omit<BlockRoof, 'bands' | 'planes'> {
   readonly bands: readonly (readonly LonePlane[])[];
 }
 
+/** What a block's sides enclose: their walls, and with their overhangs. */
+export const enclosed = (
+  id: string,
+  sides: readonly SideLine[],
+): Pick<BlockRoof, 'id' | 'sides' | 'grown' | 'reach' | 'walls'> => ({
+  id,
+  sides,
+  grown: grownOutline(id, sides),
+  reach: sides.map((side) => boundOf(side, side.overhangMm)),
+  walls: sides.map((side) => boundOf(side, 0)),
+});
+
 export const loneBlock = (job: Job, block: Block): Result<LoneBlock> => {
   const sides = levelSides(block, job.framing.levelFascia);
   const first = firstEave(block);
@@ -95,17 +107,14 @@ export const loneBlock = (job: Job, block: Block): Result<LoneBlock> => {
   const hap = heightAbovePlate(job, pitchRad(first.side.pitch));
   if (!hap.ok) return hap;
   return ok({
-    id: block.id,
+    ...enclosed(block.id, sides),
+    partOf: block.id,
     plateMm: block.plate,
     hapMm: hap.value,
-    sides,
     bands: sides.map((line, i) => {
       const side = block.sides[i];
       return side?.roof === 'eave' ? bandsOf(block, line, side, hap.value) : [];
     }),
-    grown: grownOutline(block.id, sides),
-    reach: sides.map((side) => boundOf(side, side.overhangMm)),
-    walls: sides.map((side) => boundOf(side, 0)),
   });
 };
 

@@ -109,6 +109,8 @@ export interface Bound {
 
 export interface BlockRoof {
   readonly id: string;
+  /** The job's block it belongs to: its own id, but for the roof of a gablet. */
+  readonly partOf: string;
   readonly plateMm: number;
   /** Plumb, from the plate's outside top corner to the rafter's top edge; one for the whole block. */
   readonly hapMm: number;

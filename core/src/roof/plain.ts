@@ -44,7 +44,9 @@ export const isPlain = ({ blocks }: Job, roof: Roof): boolean => {
   return (
     !raised &&
     blocks.every(({ sides }) =>
-      sides.every((side) => side.roof !== 'eave' || side.breaks === undefined),
+      sides.every(
+        (side) => side.roof !== 'eave' || (side.breaks === undefined && side.gablet === undefined),
+      ),
     ) &&
     Math.max(...pitches) - Math.min(...pitches) < ALIKE &&
     blocks.every(({ plate }) => Math.abs(plate - (blocks[0]?.plate ?? plate)) < ALIKE) &&

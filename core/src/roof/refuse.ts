@@ -2,6 +2,7 @@ import { edgesOf, SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import type { Problem } from '../problem';
 import type { DeadLine } from './edges';
+import { gabletId } from './gablets';
 import { LINE_TIMBER, type Roof, type RoofBorder, type RoofPiece } from './model';
 import { standingWall } from './plates';
 import { outside, roofOver } from './surface';
@@ -71,6 +72,7 @@ const stepsOverWalls = (job: Job, roof: Roof, borders: readonly RoofBorder[]): P
     const path = pathOf(job, border);
     if (below === undefined || seen.has(path)) return [];
     const line = roof.blocks.find(({ id }) => id === border.block)?.sides[border.side];
+    if (line?.roof === 'gablet') return [];
     const within = line === undefined ? middle : v2.add(middle, line.inward);
     const runsUnder = roof.slopes.some(({ pieces }) =>
       pieces.some((piece) => piece.under && liesOver(piece, within)),
@@ -199,6 +201,23 @@ const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): Problem[
     });
   });
 
+/** A gablet that stands further in than the hip's end comes, so that no gable shows above it. */
+const hiddenGablets = (job: Job, borders: readonly RoofBorder[]): Problem[] =>
+  job.blocks.flatMap((block, i) =>
+    block.sides.flatMap((side, k): Problem[] => {
+      if (side.roof !== 'eave' || side.gablet === undefined) return [];
+      const id = gabletId(block.id);
+      if (borders.some((border) => border.block === id && border.side === k)) return [];
+      return [
+        {
+          code: 'size',
+          path: `blocks.${i}.sides.${k}.gablet.at`,
+          text: `${mm(side.gablet.at)} in, the hip's end has come to its top and no gable stands above it; accepted is less`,
+        },
+      ];
+    }),
+  );
+
 /** A break in pitch that lies higher than the roof comes up, so that nothing of the pitch above it is left. */
 const hiddenBreaks = (roof: Roof, pieces: readonly RoofPiece[]): Problem[] => {
   const shown = new Set(pieces.map(({ plane }) => plane.slope));
@@ -267,6 +286,7 @@ export const unsound = (
     ...stepsOverWalls(job, roof, borders),
     ...swallowed(job, roof, pieces),
     ...hiddenBreaks(roof, pieces),
+    ...hiddenGablets(job, borders),
     ...aboveTheEave(job, roof, borders),
     ...backToBack(roof),
     ...tooShort(job, roof),

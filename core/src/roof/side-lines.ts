@@ -5,7 +5,8 @@ import { pitchRad } from '../units';
 /** One side of a block's outline as a line in plan, at the plate's outside face. */
 export interface SideLine {
   readonly index: number;
-  readonly roof: Side['roof'];
+  /** As the job has it; or the face of a gablet, which stands on the roof and not on a wall. */
+  readonly roof: Side['roof'] | 'gablet';
   readonly start: Vec2;
   readonly end: Vec2;
   /** Unit vector from start to end, counter-clockwise round the block. */

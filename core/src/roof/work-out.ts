@@ -5,6 +5,7 @@ import { facesOf, heightAt, loneBlock, type LoneBlock } from './block-roof';
 import { deadEaves, tailDepth, uncovered, withoutRegions } from './cover';
 import { bordersOf, linesOf } from './edges';
 import type { BlockRoof, Carrier, Roof, RoofFace, RoofPiece, RoofPlane, Slope } from './model';
+import { gabletOver } from './gablets';
 import { notFramedYet, unsound } from './refuse';
 import type { SideLine } from './side-lines';
 
@@ -94,12 +95,16 @@ export const workOutRoof = (job: Job): Result<Roof> => {
   const early = notFramedYet(job);
   if (early.length > 0) return refused(early);
   const lone: LoneBlock[] = [];
-  for (const block of job.blocks) {
+  const gablets: LoneBlock[] = [];
+  for (const [index, block] of job.blocks.entries()) {
     const one = loneBlock(job, block);
     if (!one.ok) return one;
     lone.push(one.value);
+    const gablet = gabletOver(block, index, one.value);
+    if (gablet !== null && 'code' in gablet) return refused([gablet]);
+    if (gablet !== null) gablets.push(gablet);
   }
-  const { blocks, sides } = gather(lone);
+  const { blocks, sides } = gather([...lone, ...gablets]);
   const all = pieces(job, blocks);
   const standing = all.flatMap((piece) => {
     const block = blocks.find(({ id }) => id === piece.plane.block);

@@ -95,6 +95,9 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
   const bottom = (s: number): number => (lower.length === 0 ? heel : reachOf(lower, s, e, false));
   const whole = (s: number): number =>
     top(s) - (tails.length === 0 ? bottom(s) : reachOf([...lower, ...tails], s, e, false));
+  // Beside a valley the cheek may take the heel's line away on one side: what stands over the plate has no tail there.
+  const tailAt = (s: number): number => heel - reachOf([...lower, ...tails], s, e, false);
+  const reachesHeel = Math.max(tailAt(half), tailAt(-half)) > -SAME_POINT_MM;
   const across = turningPoints([upper, lower], e, half).map((s) => top(s) - bottom(s));
   return {
     heel,
@@ -102,7 +105,7 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
     bottom: bottom(0),
     longest: Math.max(...across),
     shortest: Math.min(...across),
-    tail: tails.length === 0 ? 0 : cleared(heel - reachOf([...lower, ...tails], 0, e, false)),
+    tail: tails.length === 0 ? 0 : cleared(reachesHeel ? Math.max(0, tailAt(0)) : tailAt(0)),
     leftOver: whole(half) - whole(-half),
   };
 };

@@ -8,7 +8,7 @@ import type { FitProblem } from './report';
 /** A face that looks up by more than this, as a cosine, is part of a timber's top. */
 const UP = 0.1;
 /** Where along a line's timber its top is read, as shares of it. */
-const READ_AT = [0.1, 0.5, 0.9];
+const READ_AT = [0.1, 0.3, 0.5, 0.7, 0.9];
 /** A timber whose middle is this near a line of the roof stands on it. mm */
 const ON_LINE_MM = 1;
 /** Directions nearer than this are one, as a sine. */
@@ -187,7 +187,8 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
       const planed = site.roof.slopes.some(({ plane }) => Math.abs(planeAt(plane, p)) < PLANED_MM);
       return [{ off: planed ? 0 : above(planes, p, hollow), p }];
     });
-    if (reads.length === 0) continue;
+    // Where a cheek has taken one corner away, the other says nothing.
+    if (reads.length < aside.length) continue;
     const highest = reads.reduce((p, q) => (q.off > p.off ? q : p));
     const judged = backed ? reads : [highest];
     for (const { off, p } of judged) if (Math.abs(off) > Math.abs(worst)) [worst, at] = [off, p];

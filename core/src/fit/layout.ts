@@ -57,10 +57,14 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
   return [...bySlope].flatMap(([slope, rafters]) => {
     const us = ([x = 0, y = 0]: readonly number[]): number => v2.dot([x, y], slope.along);
     // Below a break in pitch rafters stand under those above it, and their layout goes on from there.
-    const above = [...bySlope].flatMap(([upper, others]) =>
-      isAbove(upper, slope) ? others.map(({ member }) => us(member.frame.origin)) : [],
-    );
-    const from = [...origins(site, slope, us), ...above];
+    const from = site.roof.slopes
+      .filter((upper) => upper === slope || isAbove(upper, slope))
+      .flatMap((upper) => [
+        ...origins(site, upper, us),
+        ...(upper === slope ? [] : (bySlope.get(upper) ?? [])).map(({ member }) =>
+          us(member.frame.origin),
+        ),
+      ]);
     const stood = rafters.map(({ member }) => us(member.frame.origin));
     const edges = overOwnWalls(site.roof, slope).flatMap(({ points }) => {
       const along = points.map(us);

@@ -103,6 +103,10 @@ const spansOf = (
     );
   });
 
+/** Between the hips that meet at a point, before the end of a ridge: from the plate, or from a valley below. */
+const isKing = ({ span }: RafterPlace): boolean =>
+  span.station.onPoint && span.high.stop === 'hip';
+
 /** On a hip's point, and a hip ends against it there. */
 const standsFirst = (
   site: Site,
@@ -113,7 +117,7 @@ const standsFirst = (
   if (!rafter.span.station.onPoint) return false;
   const node = nodes.findIndex((p) => v2.distance(v3.inPlan(p), topPoint(rafter)) < 0.1);
   if (node < 0) return false;
-  const king = rafter.kind === 'king-common' && kingStandsFirst(site, places, node);
+  const king = isKing(rafter) && kingStandsFirst(site, places, node);
   return king || meetsRafters(site, places, node);
 };
 
@@ -138,7 +142,7 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   const rough = setLines(site, places, headerStrips);
   const isFirst = (one: RafterPlace): boolean => standsFirst(site, places, nodes, one);
   const kingsLast = (p: RafterPlace, q: RafterPlace): number =>
-    Number(p.kind === 'king-common') - Number(q.kind === 'king-common');
+    Number(isKing(p)) - Number(isKing(q));
   const onPoints = all.filter(isFirst).sort(kingsLast);
   const firsts: SetRafter[] = [];
   const stood = new StripGrid();

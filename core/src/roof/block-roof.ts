@@ -10,7 +10,7 @@ import {
 import { firstEave, type Block, type Job, type Side } from '../job';
 import { ok, type Result } from '../problem';
 import { pitchRad } from '../units';
-import { kickAndRest, kicksOut } from './bands';
+import { heightAt, kickAndRest, kicksOut } from './bands';
 import { heightAbovePlate } from './height-above-plate';
 import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
 import { levelSides, type SideLine } from './side-lines';
@@ -35,10 +35,6 @@ const bandsOf = (block: Block, line: SideLine, side: Eave, hapMm: number): LoneP
     return { block: block.id, side: line.index, line, plane, slopeRad, rise, band };
   });
 };
-
-/** Height of a roof plane over a point of the plan, mm. */
-export const heightAt = ({ plane }: Pick<RoofPlane, 'plane'>, p: Vec2): number =>
-  (plane.offset - plane.normal[0] * p[0] - plane.normal[1] * p[1]) / plane.normal[2];
 
 /**
  * How far inside "one stands above the other" a point lies, as a plan distance; negative outside. Null where the two

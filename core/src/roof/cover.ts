@@ -1,7 +1,7 @@
 import { clipConvex, edgesOf, subtractConvex, v2, type ConvexBound, type Vec2 } from '../geom';
 import type { Job } from '../job';
-import { kicksOut } from './bands';
-import { facesOf, heightAt, standsAbove } from './block-roof';
+import { heightAt, kicksOut } from './bands';
+import { facesOf, standsAbove } from './block-roof';
 import { coveredWall } from './plates';
 import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
 

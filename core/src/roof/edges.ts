@@ -8,7 +8,7 @@ import {
   type Vec2,
   type Vec3,
 } from '../geom';
-import { heightAt } from './block-roof';
+import { heightAt } from './bands';
 import type { BlockRoof, Carrier, LineKind, RoofBorder, RoofLine, RoofPiece, Slope } from './model';
 import type { SideLine } from './side-lines';
 

@@ -1,8 +1,8 @@
-import { lineCrossing, v2 } from '../geom';
+import { v2 } from '../geom';
 import type { Block } from '../job';
 import type { Problem } from '../problem';
 import { enclosed, type LoneBlock } from './block-roof';
-import type { SideLine } from './side-lines';
+import { joinedUp, type SideLine } from './side-lines';
 
 /** The block that a gablet's own roof makes over another. */
 export const gabletId = (block: string): string => `${block} gablet`;
@@ -20,25 +20,6 @@ const faceOf = (line: SideLine, before: SideLine, at: number): SideLine => {
 
 /** The walls beside a gablet run in parallel to this, as a sine: its pair of rafters stands in one line. */
 const PARALLEL = 2e-5;
-
-/** Lines with their corners found anew; null where one of them is left with nothing. */
-const joinedUp = (lines: readonly SideLine[]): SideLine[] | null => {
-  const count = lines.length;
-  const corners = lines.map((line, i) => {
-    const before = lines[(i + count - 1) % count] ?? line;
-    return lineCrossing(before.start, before.along, line.start, line.along);
-  });
-  const joined = lines.flatMap((line, i): SideLine[] => {
-    const [start, end] = [corners[i] ?? null, corners[(i + 1) % count] ?? null];
-    if (start === null || end === null) return [];
-    const lengthMm = v2.dot(v2.sub(end, start), line.along);
-    return lengthMm > LEAST_SIDE_MM ? [{ ...line, start, end, lengthMm }] : [];
-  });
-  return joined.length === count ? joined : null;
-};
-
-/** Behind a gablet each side of its block goes on for at least this. mm */
-const LEAST_SIDE_MM = 300;
 
 /**
  * A gablet is a small gable above a hip: from where it stands, the hip's end leaves off and the roof of the other sides

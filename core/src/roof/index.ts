@@ -10,7 +10,7 @@
  */
 export { workOutRoof } from './work-out';
 export { sideLines, type SideLine } from './side-lines';
-export { heightAt } from './block-roof';
+export { heightAt } from './bands';
 export { carryRidge, shareSide } from './edges';
 export { isPlain } from './plain';
 export { platesOf, plateWidthOf, standingWall, type Plate } from './plates';

@@ -1,9 +1,8 @@
 import { clipConvex, intervals, v2, type Interval, type TaggedPolygon, type Vec2 } from '../geom';
 import type { Job } from '../job';
-import { kickAndRest } from './bands';
+import { heightAt, kickAndRest } from './bands';
 import type { BlockRoof, Bound, Roof, RoofPlane, SideRef } from './model';
 import type { SideLine } from './side-lines';
-import { heightAt } from './block-roof';
 
 /** A wall plate as it lies on its wall: level, with plumb faces. */
 export interface Plate extends SideRef {

@@ -1,4 +1,4 @@
-import { v2, type Vec2 } from '../geom';
+import { lineCrossing, v2, type Vec2 } from '../geom';
 import { firstEave, type Block, type Job, type Side } from '../job';
 import { pitchRad } from '../units';
 
@@ -65,3 +65,22 @@ export const levelSides = (
       : { ...line, overhangMm: overhang, plateMm: line.plateMm + (own - rise) * overhang };
   });
 };
+
+/** Sides that were moved, with their corners found anew; null where one of them is left with nothing. */
+export const joinedUp = (lines: readonly SideLine[]): SideLine[] | null => {
+  const count = lines.length;
+  const corners = lines.map((line, i) => {
+    const before = lines[(i + count - 1) % count] ?? line;
+    return lineCrossing(before.start, before.along, line.start, line.along);
+  });
+  const joined = lines.flatMap((line, i): SideLine[] => {
+    const [start, end] = [corners[i] ?? null, corners[(i + 1) % count] ?? null];
+    if (start === null || end === null) return [];
+    const lengthMm = v2.dot(v2.sub(end, start), line.along);
+    return lengthMm > LEAST_SIDE_MM ? [{ ...line, start, end, lengthMm }] : [];
+  });
+  return joined.length === count ? joined : null;
+};
+
+/** Less of a side than this is nothing. mm */
+const LEAST_SIDE_MM = 300;

@@ -1,32 +1,12 @@
 import { clipConvex, type TaggedPolygon, type Vec2 } from '../geom';
-import { kicksOut } from './bands';
-import { heightAt } from './block-roof';
-import type { BlockRoof, Bound, Roof, RoofPlane, Slope } from './model';
+import { heightAt, planeOver } from './bands';
+import type { Bound, Roof, RoofPlane, Slope } from './model';
 
 /** How far a point lies outside a convex outline; negative inside. mm */
 export const outside = (bounds: readonly Bound[], p: Vec2): number => {
   let most = -Infinity;
   for (const { a, b, c } of bounds) most = Math.max(most, a * p[0] + b * p[1] - c);
   return most;
-};
-
-/** The plane that makes a block's own roof over a point of the plan, were there no other block. */
-const ownPlane = ({ bands }: BlockRoof, p: Vec2): RoofPlane | null => {
-  let found: RoofPlane | null = null;
-  let least = Infinity;
-  for (const own of bands) {
-    let side: RoofPlane | null = null;
-    let z = Infinity;
-    for (let band = 0; band < own.length; band += 1) {
-      const plane = own[band];
-      if (plane === undefined) continue;
-      const here = heightAt(plane, p);
-      // Of the two lowest where the eave kicks out, the higher is the roof.
-      if (band === 1 && kicksOut(own) ? here > z : here < z) [side, z] = [plane, here];
-    }
-    if (z < least) [found, least] = [side, z];
-  }
-  return found;
 };
 
 /** The plane that makes the roof over a point of the plan, and its height there. mm */
@@ -41,7 +21,7 @@ export const roofOver = (roof: Roof, p: Vec2): RoofOver | null => {
   let most = -Infinity;
   for (const block of roof.blocks) {
     if (outside(block.reach, p) > REACH_MM) continue;
-    const plane = ownPlane(block, p);
+    const plane = planeOver(block.bands, p);
     const z = plane === null ? -Infinity : heightAt(plane, p);
     if (z > most) [found, most] = [plane, z];
   }
@@ -58,7 +38,7 @@ export const roofAbout = (roof: Roof, p: Vec2, block: string, side: number | nul
   if (home === undefined) throw new Error(`roof: there is no block ${block}`);
   if (found !== null && outside(home.reach, p) <= REACH_MM) return found;
   const own = side === null ? null : (home.planes[side] ?? null);
-  const plane = own ?? ownPlane(home, p);
+  const plane = own ?? planeOver(home.bands, p);
   if (plane === null) throw new Error(`roof: block ${block} carries no plane`);
   const z = heightAt(plane, p);
   return found === null || z > found.z ? { plane, z } : found;

@@ -1,7 +1,9 @@
 import { clipConvex, v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Result } from '../problem';
-import { facesOf, heightAt, loneBlock, type LoneBlock } from './block-roof';
+import { heightAt } from './bands';
+import { carriedOver } from './carried-over';
+import { facesOf, loneBlock, type LoneBlock } from './block-roof';
 import { deadEaves, tailDepth, uncovered, withoutRegions } from './cover';
 import { bordersOf, linesOf } from './edges';
 import type { BlockRoof, Carrier, Roof, RoofFace, RoofPiece, RoofPlane, Slope } from './model';
@@ -104,7 +106,7 @@ export const workOutRoof = (job: Job): Result<Roof> => {
     if (gablet !== null && 'code' in gablet) return refused([gablet]);
     if (gablet !== null) gablets.push(gablet);
   }
-  const { blocks, sides } = gather([...lone, ...gablets]);
+  const { blocks, sides } = gather([...carriedOver(lone), ...gablets]);
   const all = pieces(job, blocks);
   const standing = all.flatMap((piece) => {
     const block = blocks.find(({ id }) => id === piece.plane.block);

@@ -117,6 +117,117 @@ export const anyFourSided: fc.Arbitrary<JobInput> = fc
     );
   });
 
+type EaveInput = Extract<SideInput, { roof: 'eave' }>;
+
+/** How a side breaks: to a shallower pitch above, out at the eave, or both. */
+const profile = fc
+  .record({
+    at: fc.integer({ min: 500, max: 1100 }),
+    eave: fc.integer({ min: 3, max: 5 }),
+    steep: fc.integer({ min: 14, max: 22 }),
+    top: fc.integer({ min: 4, max: 8 }),
+    kind: fc.constantFrom('gambrel' as const, 'bell' as const, 'both' as const),
+  })
+  .map(({ at, eave: low, steep, top, kind }): Pick<EaveInput, 'pitch' | 'breaks'> => {
+    const first = { gambrel: steep, bell: low, both: low }[kind];
+    const upper = { gambrel: [top], bell: [low + top], both: [steep, top] }[kind];
+    return {
+      pitch: `${first}/12`,
+      breaks: upper.map((rise, i) => ({ at: at * (i + 1), pitch: `${rise}/12` })),
+    };
+  });
+
+/** One of the houses here with a break in pitch down every eave. */
+export const anyBroken: fc.Arbitrary<JobInput> = fc
+  .record({
+    house: fc.oneof(
+      fc.constant(null).chain(() => anyFourSided),
+      fc.constant(null).chain(() => anyWinged),
+    ),
+    profile,
+    purlin: fc.constantFrom({ thickness: 38, depth: 235 }, { thickness: 63, depth: 300 }),
+  })
+  .map(({ house, profile: own, purlin }) => ({
+    ...house,
+    timber: { ...house.timber, purlin },
+    blocks: house.blocks.map((block) => ({
+      ...block,
+      sides: block.sides.map((side) => (side.roof === 'eave' ? { ...side, ...own } : side)),
+    })),
+  }));
+
+/** A hip roof, its end out of square or not, with a gablet above one hip or both. */
+export const anyGablet: fc.Arbitrary<JobInput> = fc
+  .record({
+    along: fc.integer({ min: 8000, max: 14000 }),
+    across: fc.integer({ min: 5000, max: 8000 }),
+    skew: fc.double({ min: -0.3, max: 0.3, noNaN: true }),
+    pitches: fc.tuple(pitch, pitch),
+    at: fc.tuple(fc.integer({ min: 700, max: 1800 }), fc.integer({ min: 700, max: 1800 })),
+    both: fc.boolean(),
+    turn: fc.constantFrom(0, 0.4, 2.2),
+    overhang: fc.constantFrom(0, 300, 450),
+    framing,
+    timber,
+  })
+  .map(({ along, across, skew, pitches, at, both, turn, overhang, ...own }) => {
+    const outline: Point[] = [
+      [0, 0],
+      [along, 0],
+      [along + across * Math.tan(skew), across],
+      [0, across],
+    ];
+    const side = eave(pitches[0], overhang);
+    const end = (i: 0 | 1): SideInput => ({
+      ...(eave(pitches[i], overhang) as EaveInput),
+      gablet: { at: at[i] },
+    });
+    const sides = [side, end(1), side, both ? end(0) : side];
+    return input([{ id: 'main', outline: placed(outline, turn, [700, -300]), sides }], own);
+  });
+
+/** A main block with a wing wider than it is, whose ridge stands higher. */
+export const anyHighWing: fc.Arbitrary<JobInput> = fc
+  .record({
+    across: fc.integer({ min: 5000, max: 7000 }),
+    wider: fc.integer({ min: 600, max: 3000 }),
+    depth: fc.integer({ min: 300, max: 4000 }),
+    projection: fc.integer({ min: 1500, max: 5000 }),
+    pitches: fc.tuple(pitch, pitch),
+    ends: fc.tuple(fc.constantFrom('eave', 'gable'), fc.constantFrom('eave', 'gable')),
+    overhang: fc.constantFrom(0, 300, 450),
+    framing,
+    timber,
+  })
+  .map(({ across, wider, depth, projection, pitches: [main, other], ends, overhang, ...own }) => {
+    const width = across + wider;
+    const along = width + 4000;
+    const end = (roof: string): SideInput =>
+      roof === 'gable' ? { roof: 'gable', overhang: 0 } : eave(main, overhang);
+    const box = (x: number, y: number, w: number, h: number): Point[] => [
+      [x, y],
+      [x + w, y],
+      [x + w, y + h],
+      [x, y + h],
+    ];
+    const beside = eave(parseInt(other) < parseInt(main) ? main : other, overhang);
+    return input(
+      [
+        {
+          id: 'main',
+          outline: box(0, 0, along, across),
+          sides: [eave(main, overhang), end(ends[0]), eave(main, overhang), end(ends[0])],
+        },
+        {
+          id: 'wing',
+          outline: box(2000, -projection, width, projection + depth),
+          sides: [end(ends[1]), beside, { roof: 'open' }, beside],
+        },
+      ],
+      own,
+    );
+  });
+
 /** A main block with up to three wings on its long walls. */
 export const anyWinged: fc.Arbitrary<JobInput> = fc
   .record({

@@ -108,9 +108,29 @@ const onInnerCorner = ({ roof }: FrameOnSite, { plane, points }: PlacedFace): bo
 /** A valley's tail has its corners this near the eaves' inner corner. mm */
 const CORNER_MM = 600;
 
+/** A tail runs beside a valley's tail this near to it. mm */
+const BESIDE_MM = 600;
+
+/**
+ * Whether a cut lies in the plane of a valley's or hip's side, close by: beside its tail, which may itself be cut back
+ * so far that the two hardly touch.
+ */
+const alongsideLine = (
+  { members }: FrameOnSite,
+  own: Member,
+  { plane, points }: PlacedFace,
+): boolean =>
+  members.some(({ member: { frame, stock, kind, id }, ...body }) => {
+    if (id === own.id || (kind !== 'valley' && kind !== 'hip')) return false;
+    if (Math.abs(v3.dot(plane.normal, frame.s)) < 1 - ALONG_EAVE) return false;
+    const off = Math.abs(planeAt(plane, frame.origin));
+    if (Math.abs(off - stock.thickness / 2) > FIT_GAP_MM) return false;
+    return cornersOf(body).some((p) => points.some((q) => v3.distance(p, q) < BESIDE_MM));
+  });
+
 /**
  * Whether an end is a tail: every cut of it that reaches the top lies along the overhang's line of an eave or, a
- * valley's single one, through the inner corner. A cut that only relieves the board below is let pass.
+ * valley's single one, through the inner corner, or in the plane of a valley's side beside it. A cut that only relieves the board below is let pass.
  *
  * @param bears whether a face comes against another timber, as a tail beside a valley does
  */
@@ -126,8 +146,12 @@ export const isTail = (
     .filter((face) => !bears(face) && !atGable(site, member, face))
     .filter(({ points }) => points.some((p) => v3.dot(p, frame.e) > top - FIT_GAP_MM));
   return (
-    cuts.length > 0 &&
-    cuts.every((face) => onOverhang(site, face) || (kind === 'valley' && onInnerCorner(site, face)))
+    (cuts.length > 0 || faces.some((face) => alongsideLine(site, member, face))) &&
+    cuts.every(
+      (face) =>
+        onOverhang(site, face) ||
+        (kind === 'valley' ? onInnerCorner(site, face) : alongsideLine(site, member, face)),
+    )
   );
 };
 

@@ -1,4 +1,19 @@
-import { flip, lineCrossing, v2, v3, type BoardFrame, type Vec2, type Vec3 } from '../geom';
+import {
+  clipSolid,
+  flip,
+  halfSpace,
+  halfSpaceToLocal,
+  lineCrossing,
+  v2,
+  v3,
+  volume,
+  type BoardFrame,
+  type ConvexSolid,
+  type HalfSpace,
+  type Vec2,
+  type Vec3,
+} from '../geom';
+import type { Stock } from '../job';
 import type { Slope } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import { FASCIA_CORNER_MM } from './fascia-places';
@@ -145,16 +160,72 @@ const outlineOf = (
   return cutAll(whole, ends);
 };
 
+/** A fascia with the ends that its strip was cut to. */
+const memberOf = (
+  site: Site,
+  place: FasciaPlace,
+  stock: Stock,
+  topMm: number,
+  strip: Strip,
+  own: readonly PlanCut[],
+): Member => ({
+  id: place.id,
+  kind: 'fascia',
+  block: place.block,
+  side: place.side.index,
+  stock,
+  frame: fasciaFrame(site, place, stock.thickness),
+  topMm,
+  // Stopped short of what it only passes, it bears on nothing there.
+  ends: cutsOf(strip).map((cut) =>
+    own.some((one) => one.cut === cut) ? cut : { ...cut, name: 'end cut', meets: null },
+  ),
+  notches: [],
+  bevels: [],
+  mayStandProud: false,
+  plan: plainPlan(v2.distance(v3.inPlan(place.from), v3.inPlan(place.to)), 0, place.slope.rise),
+});
+
+/** What a board of one convex piece is made of, as half-spaces. */
+const boundsOf = ({ frame: { origin, a, s, e }, stock, topMm, ends }: Member): HalfSpace[] => {
+  const half = stock.thickness / 2;
+  const at = (along: Vec3, by: number): HalfSpace =>
+    halfSpace(v3.add(origin, v3.scale(along, by)), by < 0 ? v3.scale(along, -1) : along);
+  return [
+    at(s, half),
+    at(s, -half),
+    halfSpace(v3.add(origin, v3.scale(e, topMm)), e),
+    halfSpace(v3.add(origin, v3.scale(e, topMm - stock.depth)), v3.scale(e, -1)),
+    ...ends.map(({ keep }) => keep),
+    at(a, FAR_MM),
+    at(a, -FAR_MM),
+  ];
+};
+
+/** No fascia is longer. mm */
+const FAR_MM = 1e6;
+/** Wood that two fascias may share before one is cut: rounding. mm³ */
+const TOUCHING_MM3 = 1;
+
+/** Whether two fascias would stand in each other: leaning ones may pass where their strips in plan do not. */
+const shareWood = (one: Member, other: Member): boolean => {
+  const bounds = boundsOf(other).map((keep) => halfSpaceToLocal(one.frame, keep));
+  return solidOf(one).some((piece) => {
+    let rest: ConvexSolid<unknown> = piece;
+    for (const keep of bounds) rest = clipSolid<unknown>(rest, keep, null);
+    return volume(rest) > TOUCHING_MM3;
+  });
+};
+
 /** One fascia an eave, as long as the roof is there; where roofs pass each other, clear of what stands there. */
 export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] => {
   const stock = site.job.timber.fascia;
   if (stock === undefined) return [];
   const all = site.fascias;
-  const set: Strip[] = [];
-  const members = all.flatMap((place): Member[] => {
+  const set: { readonly strip: Strip; readonly member: Member }[] = [];
+  for (const place of all) {
     const ends = [endAt(site, place, 'end', all), endAt(site, place, 'start', all)];
-    const cuts = ends.map(({ cut }) => cut);
-    const mates = cuts.map(({ meets }) => meets);
+    const mates = ends.map(({ cut }) => cut.meets);
     const slopes = (['start', 'end'] as const).flatMap(
       (which) => slopeUnder(site, place, which) ?? [],
     );
@@ -169,7 +240,7 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
     const around =
       thin === null ? [] : standing.flatMap((grid) => grid.near(thin)).filter(inTheWay);
     const clear = thin === null ? null : clearOfAll(thin, around);
-    if (clear === null) return [];
+    if (clear === null) continue;
     // Set square with the tails, it leans in below them.
     const lean = isSquare(site, place) ? stock.depth * Math.sin(place.slope.slopeRad) : 0;
     const whole = outlineOf(
@@ -179,39 +250,22 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
       stock.depth,
       topMm,
     );
-    const others = set.filter((one) => !mates.includes(one.id) && inTheWay(one));
-    const strip = whole === null ? null : clearOfAll(whole, others);
+    if (whole === null) continue;
+    const uncut = memberOf(site, place, stock, topMm, whole, ends);
+    const others = set.filter(
+      (one) => !mates.includes(one.strip.id) && inTheWay(one.strip) && shareWood(uncut, one.member),
+    );
+    const strip = clearOfAll(
+      whole,
+      others.map((one) => one.strip),
+    );
     // Two mitres can leave nothing of a length as short as the board is thick.
-    if (strip === null) return [];
-    set.push(strip);
-    const frame = fasciaFrame(site, place, stock.thickness);
-    return [
-      {
-        id: place.id,
-        kind: 'fascia',
-        block: place.block,
-        side: place.side.index,
-        stock,
-        frame,
-        topMm,
-        // Stopped short of what it only passes, it bears on nothing there.
-        ends: cutsOf(strip).map((cut) =>
-          cuts.includes(cut) ? cut : { ...cut, name: 'end cut', meets: null },
-        ),
-        notches: [],
-        bevels: [],
-        mayStandProud: false,
-        plan: plainPlan(
-          v2.distance(v3.inPlan(place.from), v3.inPlan(place.to)),
-          0,
-          place.slope.rise,
-        ),
-      },
-    ];
-  });
+    if (strip === null) continue;
+    set.push({ strip, member: memberOf(site, place, stock, topMm, strip, ends) });
+  }
   // Where two roofs part by less than the board is deep, the slope it runs in over can take all of it.
-  const left = members
-    .map((member) => planedOff(site, member))
+  const left = set
+    .map(({ member }) => planedOff(site, member))
     .filter((member) => solidOf(member).length > 0);
   return left.map((member) => ({
     ...member,

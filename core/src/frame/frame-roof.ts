@@ -104,8 +104,7 @@ const spansOf = (
   });
 
 /** Between the hips that meet at a point, before the end of a ridge: from the plate, or from a valley below. */
-const isKing = ({ span }: RafterPlace): boolean =>
-  span.station.onPoint && span.high.stop === 'hip';
+const isKing = ({ span }: RafterPlace): boolean => span.station.onPoint && span.high.stop === 'hip';
 
 /** On a hip's point, and a hip ends against it there. */
 const standsFirst = (

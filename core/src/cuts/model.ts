@@ -53,7 +53,8 @@ export interface CutListEntry {
   } | null;
   /**
    * Ridges: where the top of each stands, at its lower end: over the main plate's top (z = 0), and over its own block's
-   * plate; `fall` is how much higher its other end is. Ridges cut alike can stand at several heights. Null otherwise.
+   * plate; `fall` is how much higher its other end is. Ridges cut alike can stand at several heights. Purlins at breaks
+   * in pitch likewise. Null otherwise.
    */
   readonly heights: readonly RidgeHeight[] | null;
   readonly drop: number | null;

@@ -194,11 +194,16 @@ const aboutRidges = ({ job, roof, framing, say }: Subject): Remark[] => {
   const steepest = Math.max(...roof.slopes.map(({ slopeRad }) => slopeRad));
   const plumb = job.timber.common.depth / Math.cos(steepest);
   const [first] = ridges;
-  if (first !== undefined && first.stock.depth < plumb - SAME_POINT_MM) {
+  const [purlin] = members.filter(({ kind }) => kind === 'purlin');
+  for (const [name, own] of [
+    ['ridge', first],
+    ['purlin at the break', purlin],
+  ] as const) {
+    if (own === undefined || own.stock.depth >= plumb - SAME_POINT_MM) continue;
     remarks.push(
       caution(
-        `the ridge is ${say(plumb - first.stock.depth)} shallower than the rafters' plumb cut, which then has nothing to bear on below it`,
-        first,
+        `the ${name} is ${say(plumb - own.stock.depth)} shallower than the steepest rafters' plumb cut, which then has nothing to bear on below it`,
+        own,
       ),
     );
   }
@@ -224,6 +229,10 @@ const aboutRidges = ({ job, roof, framing, say }: Subject): Remark[] => {
 
 const SUPPORTED =
   'the valley that runs on carries the lower ridge and the other valley: its size is for an engineer';
+const AT_BREAK =
+  'at a break in pitch the rafters above push on this purlin and the rafters below hold it: without a wall or posts under it, or ties across at its height, the roof folds there. Its size, and what carries it, are for an engineer';
+const UNDER_GABLET =
+  'the header under the gablet carries the rafters of the hip’s end, and the hips and the first pair of rafters carry it: their sizes are for an engineer';
 const AT_RIDGE_END =
   'the header carries the lower ridge and both valleys, and the two rafters beside it carry the header: their sizes are for an engineer';
 
@@ -233,7 +242,13 @@ const BROKEN_HIP =
 /** Timbers that carry others at a junction. */
 const aboutLoads = ({ framing }: Subject): Remark[] => {
   const running = runningValley(framing);
-  const header = framing.members.find(({ kind }) => kind === 'header');
+  const headers = framing.members.filter(({ kind }) => kind === 'header');
+  const hips = new Set(framing.members.filter(({ kind }) => kind === 'hip').map(({ id }) => id));
+  const ofGablet = ({ ends }: Member): boolean =>
+    ends.every(({ meets }) => meets !== null && hips.has(meets));
+  const header = headers.find((one) => !ofGablet(one));
+  const gablet = headers.find(ofGablet);
+  const purlin = framing.members.find(({ kind }) => kind === 'purlin');
   const ridges = framing.members.filter(({ kind }) => kind === 'ridge');
   const broken = framing.members.find(
     ({ id, kind, notches }) =>
@@ -245,6 +260,8 @@ const aboutLoads = ({ framing }: Subject): Remark[] => {
     ...(broken === undefined ? [] : [caution(BROKEN_HIP, broken)]),
     ...(running === undefined ? [] : [caution(SUPPORTED, running)]),
     ...(header === undefined ? [] : [caution(AT_RIDGE_END, header)]),
+    ...(gablet === undefined ? [] : [caution(UNDER_GABLET, gablet)]),
+    ...(purlin === undefined ? [] : [caution(AT_BREAK, purlin)]),
     ...(framing.leftOut.headers === 0
       ? []
       : [
@@ -291,6 +308,21 @@ const aboutEaves = ({ job, roof }: Subject): Remark[] => {
     );
   return remarks;
 };
+
+/** Open ends that were carried on over the roof they lie in. */
+const aboutOpenEnds = ({ job, roof }: Subject): Remark[] =>
+  job.blocks.flatMap(({ id, sides }, i): Remark[] => {
+    const carried = sides.some(
+      (side, k) => side.roof === 'open' && roof.blocks[i]?.sides[k]?.roof !== 'open',
+    );
+    return carried
+      ? [
+          note(
+            `the roof of "${id}" stands above the one its open end lies in: it runs on over it and comes down on the far side`,
+          ),
+        ]
+      : [];
+  });
 
 const aboutLeftOut = ({ framing }: Subject): Remark[] => {
   const { stations, short } = framing.leftOut;
@@ -340,6 +372,7 @@ export const remarksOn = (job: Job, roof: Roof, framing: Framing): Remark[] => {
     ...aboutSeats(subject),
     ...aboutBevels(subject),
     ...aboutEaves(subject),
+    ...aboutOpenEnds(subject),
     ...aboutLeftOut(subject),
   ];
 };

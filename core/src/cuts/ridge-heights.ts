@@ -3,9 +3,10 @@ import type { Member } from '../frame';
 import type { Roof } from '../roof';
 import type { RidgeHeight } from './model';
 
-/** Where the tops of ridges stand, each height once: the first number that is set out on site. */
+/** Where the tops of ridges and of the purlins at breaks stand, each height once: the first numbers set out on site. */
 export const ridgeHeights = (roof: Roof, members: readonly Member[]): RidgeHeight[] | null => {
-  if (members[0]?.kind !== 'ridge') return null;
+  const kind = members[0]?.kind;
+  if (kind !== 'ridge' && kind !== 'purlin') return null;
   const found: RidgeHeight[] = [];
   for (const { frame, topMm, plan, block } of members) {
     const top = frame.origin[2] + topMm / Math.cos(plan.slopeRad);

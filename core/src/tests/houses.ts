@@ -5,9 +5,13 @@ type BlockInput = JobInput['blocks'][number];
 type SideInput = BlockInput['sides'][number];
 type Framing = Partial<JobInput['framing']>;
 
-const eave = (pitch: string, overhang = 450): SideInput => ({ roof: 'eave', pitch, overhang });
-const gable: SideInput = { roof: 'gable' };
-const open: SideInput = { roof: 'open' };
+export const eave = (pitch: string, overhang = 450): SideInput => ({
+  roof: 'eave',
+  pitch,
+  overhang,
+});
+export const gable: SideInput = { roof: 'gable' };
+export const open: SideInput = { roof: 'open' };
 
 /** A rectangle from its south-west corner; sides south, east, north, west. mm */
 export const rectangle = (
@@ -27,7 +31,11 @@ export const rectangle = (
   ...more,
 });
 
-export const jobOf = (blocks: BlockInput[], framing: Framing = {}): Job => {
+export const jobOf = (
+  blocks: BlockInput[],
+  framing: Framing = {},
+  timber: Partial<JobInput['timber']> = {},
+): Job => {
   const read = readJob({
     format: 'ogee-job',
     version: 1,
@@ -39,6 +47,7 @@ export const jobOf = (blocks: BlockInput[], framing: Framing = {}): Job => {
       ridge: { thickness: 38, depth: 235 },
       fascia: { thickness: 19, depth: 184 },
       plateWidth: 140,
+      ...timber,
     },
     framing: { spacing: 400, seat: { depthFraction: 0.25 }, ...framing },
     blocks,
@@ -46,6 +55,20 @@ export const jobOf = (blocks: BlockInput[], framing: Framing = {}): Job => {
   if (!read.ok) throw new Error(read.problems.map(problemLine).join('\n'));
   return read.value;
 };
+
+/** An eave whose pitch breaks: pitch at the plate, then where it changes and to what. */
+export const broken = (pitch: string, ...breaks: [at: number, pitch: string][]): SideInput => ({
+  roof: 'eave',
+  pitch,
+  overhang: 300,
+  breaks: breaks.map(([at, above]) => ({ at, pitch: above })),
+});
+
+/** A rectangle of 12 × 8 m from the origin, with timber for a break; sides south, east, north, west. */
+export const wide = (sides: SideInput[], framing: Framing = {}): Job =>
+  jobOf([rectangle('main', [0, 0, 12000, 8000], sides)], framing, {
+    purlin: { thickness: 63, depth: 300 },
+  });
 
 const main = (pitch = '9/12'): BlockInput =>
   rectangle('main', [0, 0, 10000, 6000], [eave(pitch), eave(pitch), eave(pitch), eave(pitch)]);

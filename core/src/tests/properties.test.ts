@@ -6,7 +6,7 @@ import { planeAt, toWorld, volume } from '../geom';
 import type { FitReport } from '../fit';
 import { readJob, type JobInput } from '../job';
 import { fit, solve, type Solution } from '../solve';
-import { anyConvex, anyFourSided, anyWinged } from './any-house';
+import { anyBroken, anyConvex, anyFourSided, anyGablet, anyHighWing, anyWinged } from './any-house';
 import { anyBuilding } from './any-building';
 import { buildingInput, buildingJob, solved, type Building } from './building';
 
@@ -213,6 +213,7 @@ const REASONS = [
   'line-too-short',
   'outline',
   'seat',
+  'size',
   'not-framed',
 ];
 
@@ -220,7 +221,15 @@ const REASONS = [
  * Of them, what is refused from the drawing alone: pitches too unlike for one seat, points with no room between, shapes
  * that are said not to be framed yet. The rest was framed and did not hold.
  */
-const FROM_THE_DRAWING = ['seat', 'line-too-short', 'outline', 'shape-not-yet', 'open-end', 'step'];
+const FROM_THE_DRAWING = [
+  'seat',
+  'size',
+  'line-too-short',
+  'outline',
+  'shape-not-yet',
+  'open-end',
+  'step',
+];
 
 /** Reads, solves and fits a job; null where the roof is refused, which must say where and why. */
 const fitted = (
@@ -246,6 +255,9 @@ describe.each([
   ['four-sided plan', anyFourSided, 30],
   ['convex plan', anyConvex, 24],
   ['house with wings', anyWinged, 24],
+  ['house with breaks in pitch', anyBroken, 24],
+  ['house with a gablet', anyGablet, 24],
+  ['house with a wing higher than it', anyHighWing, 24],
 ] as const)('any %s', (_name, any, numRuns) => {
   it('closes: every joint, no shared wood, nothing proud', () => {
     let refused = 0;

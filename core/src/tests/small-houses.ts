@@ -2,12 +2,20 @@ import fc from 'fast-check';
 import { readJob, type JobInput } from '../job';
 import { solve, type Solution } from '../solve';
 import { anyBuilding } from './any-building';
-import { anyConvex, anyFourSided, anyWinged } from './any-house';
+import { anyBroken, anyConvex, anyFourSided, anyGablet, anyHighWing, anyWinged } from './any-house';
 import { buildingInput } from './building';
 
 /** Houses by half and rafters far apart: as many shapes, a third of the boards. */
 const SHARE = 0.5;
 const SPACING_MM = 800;
+
+type EaveInput = Extract<JobInput['blocks'][number]['sides'][number], { roof: 'eave' }>;
+
+const smallSide = ({ breaks, gablet, ...side }: EaveInput): EaveInput => ({
+  ...side,
+  ...(breaks && { breaks: breaks.map(({ at, pitch }) => ({ at: Number(at) * SHARE, pitch })) }),
+  ...(gablet && { gablet: { at: Number(gablet.at) * SHARE } }),
+});
 
 const small = (input: JobInput): JobInput => ({
   ...input,
@@ -18,6 +26,7 @@ const small = (input: JobInput): JobInput => ({
       x * SHARE,
       y * SHARE,
     ]),
+    sides: block.sides.map((side) => (side.roof === 'eave' ? smallSide(side) : side)),
   })),
 });
 
@@ -26,6 +35,9 @@ const anyHouse: fc.Arbitrary<JobInput> = fc.oneof(
   anyFourSided,
   anyConvex,
   anyWinged,
+  anyBroken,
+  anyGablet,
+  anyHighWing,
 );
 
 /** The first `count` random houses that can be framed; the same seed gives the same houses. */

@@ -116,8 +116,8 @@ export const group = (pieces: readonly Piece[]): Group[] => {
 };
 
 /** The first of some figures that is not nothing tells the hand; its sign, which. */
-const firstTold = (figures: readonly number[]): number =>
-  figures.find((figure) => Math.abs(figure) > CUT_ALIKE_RAD) ?? 0;
+const firstTold = (figures: readonly (number | undefined)[]): number =>
+  figures.find((figure) => Math.abs(figure ?? 0) > CUT_ALIKE_RAD) ?? 0;
 
 /**
  * Left: seen from the eave looking up the slope, the long point is on the left. A piece that is its own mirror image
@@ -126,11 +126,17 @@ const firstTold = (figures: readonly number[]): number =>
 export const handOf = ({ member, shape, reaches }: Piece): keyof Hands => {
   const level = member.plan.slopeRad === 0;
   if (cutAlike(shape.cuts, mirrored(shape.cuts, level))) return 'plain';
-  const sum = (at: string, axis: 0 | 1): number =>
-    shape.cuts.filter((cut) => cut.at === at).reduce((all, cut) => all + cut.normal[axis], 0);
+  const total = (at: string, of: (cut: CutShape) => number): number =>
+    shape.cuts.filter((cut) => cut.at === at).reduce((all, cut) => all + of(cut), 0);
+  const sum = (at: string, axis: 0 | 1): number => total(at, ({ normal }) => normal[axis]);
   if (level) {
     const [start, end] = [sum('bottom', 1), sum('top', 1)];
-    const told = [Math.abs(start) - Math.abs(end), start - end, -sum('flat', 0)];
+    // Two mitres of one end may lean against each other: then their size tells, and how far in each lies.
+    const [most, reach] = [
+      ({ normal }: CutShape) => Math.abs(normal[1]),
+      ({ normal, offMm }: CutShape) => (normal[1] * offMm) / reaches.longest,
+    ].map((of) => total('bottom', of) - total('top', of));
+    const told = [Math.abs(start) - Math.abs(end), start - end, -sum('flat', 0), most, reach];
     return firstTold(told) > 0 ? 'left' : 'right';
   }
   if (Math.abs(reaches.leftOver) > CUT_ALIKE_MM) return reaches.leftOver > 0 ? 'left' : 'right';

@@ -46,21 +46,23 @@ export const gabletHeaders = (site: Site, lines: readonly Strip[]): GabletHeader
         const [x, y] = out(p, 1 / 2);
         return [x, y, heightOn(end, out(p, 1))];
       };
-      const [from, to] = [at(one.to), at(other.to)];
+      const ends = [at(one.to), at(other.to)].sort((p, q) => p[2] - q[2]);
+      const [from = at(one.to), to = at(other.to)] = ends;
+      const heading = v2.unit(v2.sub(v3.inPlan(to), v3.inPlan(from)));
       const id = memberId(block.partOf, 'header', face.index, GABLET);
       const place: HeaderTheory = { id, block: block.partOf, slope, from, to };
       const rise = (to[2] - from[2]) / v2.distance(v3.inPlan(from), v3.inPlan(to));
       const whole = wholeStrip(v3.inPlan(from), v3.inPlan(to), thickness, {
         id,
         kind: 'header',
-        heading: face.along,
-        topAt: (p) => from[2] + rise * v2.dot(v2.sub(p, v3.inPlan(from)), face.along),
+        heading,
+        topAt: (p) => from[2] + rise * v2.dot(v2.sub(p, v3.inPlan(from)), heading),
         plumbMm: depth / Math.cos(Math.atan(rise)),
         anchor: v3.inPlan(v3.lerp(from, to, 0.5)),
       });
       const clear = clearOfAll(whole, lines);
-      const ends = { bottom: v3.inPlan(from), top: v3.inPlan(to) };
-      const strip = clear === null ? null : closeEnds(clear, ends);
+      const strip =
+        clear === null ? null : closeEnds(clear, { bottom: v3.inPlan(from), top: v3.inPlan(to) });
       return strip === null ? [] : [{ place, strip }];
     }),
   );

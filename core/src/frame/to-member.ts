@@ -211,6 +211,7 @@ export const lineMember = (site: Site, set: SetLine): Member => {
 export const headerMember = (site: Site, header: HeaderTheory, strip: Strip): Member => {
   const slope = slopeAt(site, header.slope);
   const { slopeRad, ...frame } = lineFrame(header.from, header.to);
+  const level = Math.abs(slopeRad) < LEVEL_RAD;
   return {
     id: header.id,
     kind: 'header',
@@ -223,10 +224,13 @@ export const headerMember = (site: Site, header: HeaderTheory, strip: Strip): Me
     notches: [],
     bevels: [],
     mayStandProud: false,
-    plan: plainPlan(
-      v2.distance(v3.inPlan(header.from), v3.inPlan(header.to)),
-      Math.abs(slopeRad) < LEVEL_RAD ? 0 : slopeRad,
-      slope.rise,
-    ),
+    plan: {
+      ...plainPlan(
+        v2.distance(v3.inPlan(header.from), v3.inPlan(header.to)),
+        level ? 0 : slopeRad,
+        slope.rise,
+      ),
+      runPerCommon: level ? 1 : slope.rise / Math.tan(slopeRad),
+    },
   };
 };

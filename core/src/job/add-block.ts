@@ -1,4 +1,4 @@
-import { depthBehind, rectangle, wallOf, type OnWall } from './on-wall';
+import { depthBehind, onWall, rectangle, wallOf, type OnWall } from './on-wall';
 import type { Block, Job, Side } from './schema';
 
 const freeId = (job: Job, word: string): string => {
@@ -33,6 +33,42 @@ export const withWing = (job: Job, index: number, side: number, on: OnWall): Job
     join: 'framed',
   };
   return { ...job, blocks: [...job.blocks, wing] };
+};
+
+/** A bay’s splayed walls take this much of its width at each side, and at most so much of its projection. */
+const SPLAY = 0.25;
+const SPLAYED = 0.6;
+
+/**
+ * A bay on a wall: a front and two splayed walls, all eaves, with the roof carried in under the wall's own like a
+ * wing's.
+ */
+export const withBay = (job: Job, index: number, side: number, on: OnWall): Job => {
+  const block = job.blocks[index];
+  if (block === undefined) return job;
+  const wall = wallOf(block, side);
+  const { pitch, overhang } = eaveOf(block, side);
+  const eave: Side = { roof: 'eave', pitch, overhang };
+  const { width, projection, fromCorner } = on;
+  const splay = Math.min(width * SPLAY, projection * SPLAYED);
+  const straight = projection - splay;
+  const out = (u: number, by: number): [number, number] => onWall(wall, fromCorner + u, by);
+  const back = -depthBehind(wall) / 2;
+  const bay: Block = {
+    id: freeId(job, 'bay'),
+    outline: [
+      out(splay, projection),
+      out(width - splay, projection),
+      out(width, straight),
+      out(width, back),
+      out(0, back),
+      out(0, straight),
+    ],
+    plate: block.plate,
+    sides: [eave, eave, eave, { roof: 'open' }, eave, eave],
+    join: 'framed',
+  };
+  return { ...job, blocks: [...job.blocks, bay] };
 };
 
 /** How far below the wall's plate a lean-to's plate stands at first: clear under the eave. mm */

@@ -8,7 +8,7 @@ export { jobSchema, type Job, type JobInput, type Block, type Side, type Stock }
 export { readJob, readJobText } from './read';
 export { firstEave } from './sides';
 export { newJob } from './new-job';
-export { withLeanTo, withoutBlock, withWing } from './add-block';
+export { withBay, withLeanTo, withoutBlock, withWing } from './add-block';
 export {
   LEAST_WALL_MM,
   standingOn,
@@ -17,12 +17,25 @@ export {
   withWallMoved,
   type Standing,
 } from './change-block';
+export {
+  takesGablet,
+  withBreak,
+  withBreakChanged,
+  withGablet,
+  withoutBreak,
+  withSidesAlike,
+  type BreakWay,
+} from './change-side';
+export { withCorners } from './change-corners';
 export type { OnWall } from './on-wall';
 export {
   cornerAngles,
   diagonals,
+  fromAngles,
   fromSides,
+  spokesOf,
   type CornerAngle,
-  type FourSides,
   type Measured,
+  type MeasuredAngles,
+  type MeasuredSides,
 } from './measured';

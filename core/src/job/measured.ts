@@ -1,11 +1,19 @@
 import { v2, type Vec2 } from '../geom';
-import { degrees } from '../units';
+import { degrees, radians } from '../units';
 
-/** Four walls as a tape gives them: wall i runs from corner i to the next. mm */
-export interface FourSides {
-  readonly sides: readonly [number, number, number, number];
-  /** Corner 1 to corner 3. */
-  readonly diagonal: number;
+/** Walls as a tape gives them, wall i from corner i to the next, and the diagonals from corner 1: to corner 3, 4, … mm */
+export interface MeasuredSides {
+  readonly sides: readonly number[];
+  /** Three fewer than there are walls. */
+  readonly diagonals: readonly number[];
+}
+
+/** Walls and the angles between them: all walls but the last, and the inside angles from corner 2 on, two fewer. */
+export interface MeasuredAngles {
+  /** mm */
+  readonly sides: readonly number[];
+  /** Degrees. */
+  readonly angles: readonly number[];
 }
 
 export type Measured =
@@ -23,31 +31,75 @@ const third = (a: Vec2, b: Vec2, fromA: number, fromB: number): Vec2 | null => {
 };
 
 /**
- * The plan of four walls from their lengths and one diagonal: two triangles on the diagonal. Wall 1 runs along x from
- * the origin.
+ * The plan of some walls from their lengths and the diagonals from corner 1: one triangle after the other. Wall 1 runs
+ * along x from the origin.
  *
  *     4 ───── 3
  *     │    ／ │      wall 1: corner 1 → 2, wall 2: 2 → 3, …
- *     │ ／    │      diagonal: 1 → 3
+ *     │ ／    │      diagonals: 1 → 3, 1 → 4, …
  *     1 ───── 2
  */
-export const fromSides = ({ sides, diagonal }: FourSides): Measured => {
-  const [a, b, c, d] = sides;
-  const fits = (p: number, q: number): boolean => diagonal < p + q && diagonal > Math.abs(p - q);
-  if (!fits(a, b) || !fits(c, d)) {
-    const [p, q, walls] = fits(a, b) ? [c, d, 'walls 3 and 4'] : [a, b, 'walls 1 and 2'];
-    return {
-      ok: false,
-      text: `no triangle has ${walls} and this diagonal; accepted is over ${Math.abs(p - q).toFixed(0)} mm and under ${(p + q).toFixed(0)} mm`,
-    };
-  }
+export const fromSides = ({ sides, diagonals: across }: MeasuredSides): Measured => {
+  const count = sides.length;
   const one: Vec2 = [0, 0];
-  const two: Vec2 = [a, 0];
-  const three = third(one, two, diagonal, b);
-  const four = three === null ? null : third(one, three, d, c);
-  if (three === null || four === null)
-    return { ok: false, text: 'these walls and this diagonal do not close' };
-  return { ok: true, outline: [one, two, three, four] };
+  const outline: Vec2[] = [one, [sides[0] ?? 0, 0]];
+  // From corner 1 to each corner: wall 1, the diagonals, the last wall.
+  const spokes = [sides[0] ?? 0, ...across, sides[count - 1] ?? 0];
+  for (let k = 2; k < count; k += 1) {
+    const [far, wall] = [spokes[k - 1] ?? 0, sides[k - 1] ?? 0];
+    const last = outline[k - 1] ?? one;
+    const next = third(one, last, far, wall);
+    if (next === null) return { ok: false, text: noTriangle(k, count, sides, across) };
+    outline.push(next);
+  }
+  return { ok: true, outline };
+};
+
+/** Which walls and which diagonal make no triangle, and what would. */
+const noTriangle = (
+  k: number,
+  count: number,
+  sides: readonly number[],
+  across: readonly number[],
+): string => {
+  const mm = (value: number): string => value.toFixed(0);
+  const between = (low: number, high: number): string =>
+    `accepted is over ${mm(Math.abs(low - high))} mm and under ${mm(low + high)} mm`;
+  const [near, far] = [
+    k === 2 ? sides[0] : across[k - 3],
+    k === count - 1 ? sides[k] : across[k - 2],
+  ];
+  const [p, q, wall] = [near ?? 0, far ?? 0, sides[k - 1] ?? 0];
+  if (count === 3)
+    return `no triangle has walls ${mm(p)}, ${mm(wall)} and ${mm(q)} mm long; for the third ${between(p, wall)}`;
+  if (k === 2)
+    return `no triangle has walls 1 and 2 and ${count === 4 ? 'this diagonal' : 'the diagonal to corner 3'}; ${between(p, wall)}`;
+  if (k === count - 1)
+    return `no triangle has walls ${k} and ${count} and ${count === 4 ? 'this diagonal' : `the diagonal to corner ${k}`}; ${between(wall, q)}`;
+  return `no triangle has wall ${k} and the diagonals to corners ${k} and ${k + 1}; for the second ${between(p, wall)}`;
+};
+
+/** The plan of some walls from the lengths of all but the last and the inside angles between them. */
+export const fromAngles = ({ sides, angles }: MeasuredAngles): Measured => {
+  let heading = 0;
+  let at: Vec2 = [0, 0];
+  const outline: Vec2[] = [at];
+  for (const [i, length] of sides.entries()) {
+    at = v2.add(at, [length * Math.cos(heading), length * Math.sin(heading)]);
+    outline.push(at);
+    heading += Math.PI - radians(angles[i] ?? 0);
+  }
+  const first = outline[1] ?? at;
+  const before = outline[outline.length - 2] ?? at;
+  // Round to corner 1 again, turning left at the last corner and at the first.
+  const closes =
+    v2.cross(v2.sub(at, before), v2.scale(at, -1)) > 0 && v2.cross(v2.scale(at, -1), first) > 0;
+  return closes
+    ? { ok: true, outline }
+    : {
+        ok: false,
+        text: `with these walls and angles the last wall does not close the plan; the inside angles of ${outline.length} corners come to ${(outline.length - 2) * 180}° together`,
+      };
 };
 
 /** One corner of a plan, and how far it is from square. */
@@ -68,6 +120,12 @@ export const cornerAngles = (outline: readonly Vec2[]): CornerAngle[] =>
     const shorter = Math.min(v2.length(p), v2.length(q));
     return { deg: degrees(rad), outMm: Math.abs(Math.cos(rad)) * shorter };
   });
+
+/** The diagonals from corner 1, to corner 3, 4, … mm */
+export const spokesOf = (outline: readonly Vec2[]): number[] => {
+  const [one] = outline;
+  return one === undefined ? [] : outline.slice(2, -1).map((p) => v2.distance(one, p));
+};
 
 /** The two diagonals of a four-sided plan: corner 1 to 3, and 2 to 4. mm */
 export const diagonals = (outline: readonly Vec2[]): readonly [number, number] | null => {

@@ -106,6 +106,39 @@ const spansOf = (
 /** Between the hips that meet at a point, before the end of a ridge: from the plate, or from a valley below. */
 const isKing = ({ span }: RafterPlace): boolean => span.station.onPoint && span.high.stop === 'hip';
 
+/** A rafter whose top is this near a point stands on it. mm */
+const ON_POINT_MM = 0.1;
+/** More kings than these at one point are set as they face each other, and not in the order of their slopes. */
+const FEW_KINGS = 4;
+
+/**
+ * Kings that meet at one point, many of them: the first, then each time the one that stands furthest round from those
+ * set before it, so that two that face each other come end to end and the next stand against their sides.
+ */
+const fannedOut = (rafters: readonly RafterPlace[]): RafterPlace[] => {
+  const left = [...rafters];
+  const done: RafterPlace[] = [];
+  while (left.length > 0) {
+    const [next] = left;
+    if (next === undefined) break;
+    const point = topPoint(next);
+    const kings = left.filter(
+      (one) => isKing(one) && v2.distance(topPoint(one), point) < ON_POINT_MM,
+    );
+    const fan = isKing(next) && kings.length > FEW_KINGS ? kings : [next];
+    for (const one of fan) left.splice(left.indexOf(one), 1);
+    const set = fan.splice(0, 1);
+    while (fan.length > 0) {
+      const cosines = fan.map(({ span }) =>
+        Math.max(...set.map((one) => v2.dot(one.span.slope.uphill, span.slope.uphill))),
+      );
+      set.push(...fan.splice(cosines.indexOf(Math.min(...cosines)), 1));
+    }
+    done.push(...set);
+  }
+  return done;
+};
+
 /** On a hip's point, and a hip ends against it there. */
 const standsFirst = (
   site: Site,
@@ -114,7 +147,7 @@ const standsFirst = (
   rafter: RafterPlace,
 ): boolean => {
   if (!rafter.span.station.onPoint) return false;
-  const node = nodes.findIndex((p) => v2.distance(v3.inPlan(p), topPoint(rafter)) < 0.1);
+  const node = nodes.findIndex((p) => v2.distance(v3.inPlan(p), topPoint(rafter)) < ON_POINT_MM);
   if (node < 0) return false;
   const king = isKing(rafter) && kingStandsFirst(site, places, node);
   return king || meetsRafters(site, places, node);
@@ -142,7 +175,7 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   const isFirst = (one: RafterPlace): boolean => standsFirst(site, places, nodes, one);
   const kingsLast = (p: RafterPlace, q: RafterPlace): number =>
     Number(isKing(p)) - Number(isKing(q));
-  const onPoints = all.filter(isFirst).sort(kingsLast);
+  const onPoints = fannedOut(all.filter(isFirst).sort(kingsLast));
   const firsts: SetRafter[] = [];
   const stood = new StripGrid();
   for (const place of onPoints) {
@@ -228,7 +261,7 @@ const endsAt = (
     place.kind === 'hip' &&
     node !== null &&
     (meetsRafters(site, places, node) || kingStandsFirst(site, places, node)) &&
-    v2.distance([place.high[0], place.high[1]], topPoint(rafter)) < 0.1
+    v2.distance([place.high[0], place.high[1]], topPoint(rafter)) < ON_POINT_MM
   );
 };
 

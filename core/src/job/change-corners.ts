@@ -4,8 +4,8 @@ import { depthBehind, wallOf } from './on-wall';
 import type { Block, Job } from './schema';
 
 /**
- * A plan of some corners, as long along its first wall and as deep behind it as the block was: four make a rectangle,
- * any other number the regular polygon drawn out to that size, its first wall on the ground where the block's was.
+ * A plan of some corners within the length along its first wall and the depth behind it that the block had: four make a
+ * rectangle of that size, any other number the largest regular plan, its first wall in line with the block's.
  */
 const outlineOf = (block: Block, corners: number): Vec2[] => {
   const { start, along, inward } = wallOf(block, 0);
@@ -22,14 +22,13 @@ const outlineOf = (block: Block, corners: number): Vec2[] => {
     return [Math.min(...all), Math.max(...all)];
   };
   const [[x0, x1], [y0, y1]] = [span(0), span(1)];
+  const [wide, high] = [long / (x1 - x0), deep / (y1 - y0)];
+  // A regular plan, whose hips all meet in one point, as large as finds room.
+  const size = Math.min(wide, high);
+  const [kx, ky] = corners === 4 ? [wide, high] : [size, size];
+  const aside = left + (long - kx * (x1 - x0)) / 2;
   return round.map(([x, y]) =>
-    v2.add(
-      start,
-      v2.add(
-        v2.scale(along, left + ((x - x0) / (x1 - x0)) * long),
-        v2.scale(inward, ((y - y0) / (y1 - y0)) * deep),
-      ),
-    ),
+    v2.add(start, v2.add(v2.scale(along, aside + (x - x0) * kx), v2.scale(inward, (y - y0) * ky))),
   );
 };
 

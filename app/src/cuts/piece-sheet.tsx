@@ -168,7 +168,9 @@ const Numbers = ({ entry, working, display }: NumberProps) => {
           testID="ridge-height"
         >
           <View className="flex-1">
-            <Strong>Top of the ridge, above its plate</Strong>
+            <Strong>
+              Top of the {entry.kind === 'ridge' ? 'ridge' : 'purlin'}, above its plate
+            </Strong>
             <Small>
               {writeLength(top, display)} above the main plate’s top
               {fall > 0 ? `; its other end ${writeLength(fall, display)} higher` : ''}

@@ -61,7 +61,8 @@ export const elevationView = (roof: Roof, looking: Looking): ElevationView => {
   }));
   const walls = roof.blocks.flatMap(({ sides }) =>
     sides
-      .filter((side) => side.roof !== 'open' && v2.dot(side.inward, away) > EDGE_ON)
+      .filter((side) => side.roof !== 'open' && side.roof !== 'gablet')
+      .filter((side) => v2.dot(side.inward, away) > EDGE_ON)
       .map((side): Panel => {
         const ends: Vec3[] = [side.start, side.end].map(([x, y]) => [x, y, 0]);
         return { of: 'wall', points: wallOf(roof, side, flat), away: distance(ends) };

@@ -105,7 +105,7 @@ const TimberLine = ({
 
 /** The timbers that stand on the roof's own lines. */
 const isMajor = (kind: PlanTimber['kind']): boolean =>
-  kind === 'hip' || kind === 'ridge' || kind === 'valley';
+  kind === 'hip' || kind === 'ridge' || kind === 'valley' || kind === 'purlin';
 
 const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
   const { colour } = useTheme();
@@ -131,7 +131,11 @@ export const Plan = (props: PlanProps) => {
   const { colour } = useTheme();
   const surface = useRef<ViewRef>(null);
   const outlines = useMemo(
-    () => solution.roof.blocks.map((block) => block.sides.map((side) => side.start)),
+    // A gablet's own outline is no wall.
+    () =>
+      solution.roof.blocks
+        .filter(({ id, partOf }) => id === partOf)
+        .map((block) => block.sides.map((side) => side.start)),
     [solution],
   );
   const eaves = useMemo(() => solution.roof.faces.map(({ polygon }) => polygon), [solution]);

@@ -7,7 +7,7 @@ import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { Figure, Small, Strong, Title } from '../ui/text';
 
-const LINES = ['ridge', 'hip', 'valley', 'header'] as const;
+const LINES = ['ridge', 'purlin', 'hip', 'valley', 'header'] as const;
 
 const isLine = (entry: CutListEntry): boolean => LINES.some((kind) => kind === entry.kind);
 

@@ -1,15 +1,19 @@
-import type { Block, Job, Side } from '@ogee/core';
+import { withSidesAlike, type Block, type Job, type Side } from '@ogee/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { EaveSection } from '../draw/eave-section';
 import { BlockChoice } from '../site/block-choice';
 import { pitchText, withSide } from '../site/blocks';
+import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { LengthField, PitchField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
+import { Breaks } from './breaks';
+import { Gablet } from './gablet';
 
 type Kind = Side['roof'];
+type Eave = Extract<Side, { roof: 'eave' }>;
 
 const WAYS: readonly { readonly value: Kind; readonly label: string }[] = [
   { value: 'eave', label: 'Eave' },
@@ -23,6 +27,14 @@ const sideOf = (block: Block, wall: number, roof: Kind): Side => {
   if (roof === 'eave') return { roof, pitch: pitchText(block, wall), overhang };
   return roof === 'gable' ? { roof, overhang } : { roof };
 };
+
+/** Whether every eave of a part has the pitch and the breaks of this one. */
+const alike = (block: Block, { pitch, breaks }: Eave): boolean =>
+  block.sides.every(
+    (side) =>
+      side.roof !== 'eave' ||
+      JSON.stringify([side.pitch, side.breaks]) === JSON.stringify([pitch, breaks]),
+  );
 
 /** One wall of a part: what the roof does there, its pitch, its overhang. */
 const Wall = ({ index, wall, block }: { index: number; wall: number; block: Block }) => {
@@ -74,6 +86,14 @@ const Wall = ({ index, wall, block }: { index: number; wall: number; block: Bloc
           </Small>
         )}
       </View>
+      {side.roof === 'eave' && <Breaks index={index} wall={wall} side={side} />}
+      {side.roof === 'eave' && <Gablet index={index} wall={wall} side={side} block={block} />}
+      {side.roof === 'eave' && !alike(block, side) && (
+        <Button
+          label={`Every eave of this part like wall ${wall + 1}`}
+          onPress={() => edit((now) => withSidesAlike(now, index, wall))}
+        />
+      )}
     </View>
   );
 };

@@ -1,4 +1,4 @@
-import { withLeanTo, withWing, type OnWall } from '@ogee/core';
+import { withBay, withLeanTo, withWing, type OnWall } from '@ogee/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
@@ -8,12 +8,16 @@ import { Title } from '../ui/text';
 import { wallLengths } from './blocks';
 import { fitsOn, OnWallFields } from './on-wall-fields';
 
-type Part = 'wing' | 'lean-to';
+type Part = 'wing' | 'lean-to' | 'bay';
+
+const ADD = { wing: withWing, 'lean-to': withLeanTo, bay: withBay } as const;
+const PARTS: readonly Part[] = ['wing', 'bay', 'lean-to'];
 
 /** A share of the wall, to start from. */
 const START: Readonly<Record<Part, { width: number; projection: number; from: number }>> = {
   wing: { width: 0.4, projection: 0.3, from: 0.3 },
   'lean-to': { width: 0.4, projection: 0.2, from: 0.3 },
+  bay: { width: 0.3, projection: 0.12, from: 0.35 },
 };
 
 /** To a whole 100 mm, or to a foot. */
@@ -22,7 +26,7 @@ const rounded = (mm: number, imperial: boolean): number => {
   return Math.max(step, Math.round(mm / step) * step);
 };
 
-/** A wing or a lean-to: pick the wall, then its width, its projection, its distance from a corner. */
+/** A wing, a bay or a lean-to: pick the wall, then its width, its projection, its distance from a corner. */
 export const AddPart = ({
   index,
   onAdded,
@@ -48,8 +52,7 @@ export const AddPart = ({
   const add = (): void => {
     if (part === null) return;
     edit((now) => {
-      const next =
-        part === 'wing' ? withWing(now, index, wall, on) : withLeanTo(now, index, wall, on);
+      const next = ADD[part](now, index, wall, on);
       const valley = next.timber.valley ?? next.timber.hip ?? next.timber.common;
       return { ...next, timber: { ...next.timber, valley } };
     });
@@ -60,14 +63,15 @@ export const AddPart = ({
   if (part === null) {
     return (
       <View className="flex-row flex-wrap gap-3">
-        <Button label="Add a wing" onPress={() => setPart('wing')} />
-        <Button label="Add a lean-to" onPress={() => setPart('lean-to')} />
+        {PARTS.map((one) => (
+          <Button key={one} label={`Add a ${one}`} onPress={() => setPart(one)} />
+        ))}
       </View>
     );
   }
   return (
     <View className="gap-3 rounded border border-grain bg-sheet p-3" testID="add-part">
-      <Title level={3}>{part === 'wing' ? 'A wing' : 'A lean-to'}</Title>
+      <Title level={3}>{`A ${part}`}</Title>
       <Choice
         label="On which wall?"
         value={String(wall)}
@@ -87,11 +91,7 @@ export const AddPart = ({
         onChange={(change) => setTyped({ ...typed, ...change })}
       />
       <View className="flex-row gap-3">
-        <Button
-          label={part === 'wing' ? 'Add the wing' : 'Add the lean-to'}
-          onPress={add}
-          disabled={!fitsOn(on, length)}
-        />
+        <Button label={`Add the ${part}`} onPress={add} disabled={!fitsOn(on, length)} />
         <Button label="Leave it" onPress={() => setPart(null)} />
       </View>
     </View>

@@ -1,11 +1,18 @@
-import { standingOn, withoutBlock, withStanding, type OnWall, type Standing } from '@ogee/core';
+import {
+  standingOn,
+  withCorners,
+  withoutBlock,
+  withStanding,
+  type OnWall,
+  type Standing,
+} from '@ogee/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
 import { Choice } from '../ui/choice';
-import { LengthField, PitchField } from '../ui/fields';
+import { LengthField, PitchField, Stepper } from '../ui/fields';
 import { Small, Title, Words } from '../ui/text';
 import { AddPart } from './add-part';
 import { BlockChoice } from './block-choice';
@@ -19,11 +26,11 @@ import {
   withPitch,
 } from './blocks';
 import { CornerList } from './corner-list';
-import { FourSidesFields } from './four-sides';
+import { AnglesFields, SidesFields } from './measured-fields';
 import { fitsOn, OnWallFields } from './on-wall-fields';
 import { PlatesDrawing } from './plates-drawing';
 
-type Way = 'rectangle' | 'sides';
+type Way = 'rectangle' | 'sides' | 'angles';
 
 const Rectangle = ({ index }: { readonly index: number }) => {
   const { job, edit } = useOpenJob();
@@ -85,43 +92,66 @@ const OnItsWall = ({
   );
 };
 
-/** Plates of one part: two numbers for a rectangle, or four walls and a diagonal as measured. */
+/** How many corners a part has; the rest of its plan starts anew as a regular one of that size. */
+const Corners = ({ index }: { readonly index: number }) => {
+  const { job, edit } = useOpenJob();
+  const corners = job.blocks[index]?.outline.length ?? 4;
+  return (
+    <Stepper
+      label="Corners"
+      value={corners}
+      step={1}
+      min={3}
+      max={12}
+      unit=""
+      onValue={(next) => edit((now) => withCorners(now, index, next))}
+      help="Another number starts this part anew: a regular plan no larger than it was, every wall an eave. Then measure its walls."
+    />
+  );
+};
+
+/** Plates of one part: two numbers for a rectangle, or its walls with diagonals or angles as measured. */
 const Plates = ({ index }: { readonly index: number }) => {
   const { job } = useOpenJob();
   const block = job.blocks[index];
   const square = block !== undefined && isRectangle(block);
   const [chosen, setChosen] = useState<Way | null>(null);
   if (block === undefined) return null;
-  if (block.outline.length !== 4) {
-    return (
-      <Caution
-        level="note"
-        text={`this outline has ${block.outline.length} corners; its walls are ${wallLengths(block)
-          .map((mm) => mm.toFixed(0))
-          .join(', ')} mm. Only four-sided parts can be changed here`}
-      />
-    );
-  }
   const standing = standingOn(job, index);
+  const four = block.outline.length === 4;
   const way = chosen ?? (square ? 'rectangle' : 'sides');
+  const walls = four ? 'Four walls, diagonals' : 'Walls, diagonals';
   return (
     <>
+      {index === 0 && <Corners index={index} />}
       <Choice
         label="Measured as"
-        value={way}
+        value={four || way !== 'rectangle' ? way : 'sides'}
         options={[
-          { value: 'rectangle', label: standing === null ? 'A rectangle' : 'On its wall' },
-          { value: 'sides', label: 'Four walls, diagonals' },
+          ...(four
+            ? [
+                {
+                  value: 'rectangle' as const,
+                  label: standing === null ? 'A rectangle' : 'On its wall',
+                },
+              ]
+            : []),
+          { value: 'sides', label: walls },
+          { value: 'angles', label: 'Walls, angles' },
         ]}
         onChange={setChosen}
         help={
-          standing === null
-            ? 'Two numbers where the corners are square. Where they are not, four walls and a diagonal settle every corner.'
-            : 'Three numbers where it stands square on its wall. Where it does not, four walls and a diagonal settle every corner.'
+          !four
+            ? 'Every wall and the diagonals from corner 1, or all walls but the last and the angles between them.'
+            : standing === null
+              ? 'Two numbers where the corners are square. Where they are not, four walls and a diagonal settle every corner; or three walls and two angles.'
+              : 'Three numbers where it stands square on its wall. Where it does not, four walls and a diagonal settle every corner.'
         }
       />
-      {way === 'sides' ? (
-        <FourSidesFields index={index} />
+      {way === 'angles' ? (
+        <AnglesFields index={index} block={block} />
+      ) : way === 'sides' || !four ? (
+        <SidesFields index={index} block={block} />
       ) : standing === null ? (
         <Rectangle index={index} />
       ) : (
@@ -148,7 +178,7 @@ export const SiteForm = () => {
       <BlockChoice index={index} onIndex={setWanted} />
       <PlatesDrawing index={index} />
       {problem !== undefined && <Caution level="caution" text={problem} />}
-      <Plates key={index} index={index} />
+      <Plates key={`${index} ${block.outline.length}`} index={index} />
       <CornerList index={index} />
       {index > 0 && (
         <LengthField

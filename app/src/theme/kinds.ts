@@ -13,6 +13,7 @@ export interface KindLook {
 /** One colour and one line pattern a kind, the same on plan, list and sheet. Patterns alone tell them apart in print. */
 export const KIND_LOOK: Readonly<Record<Kind, KindLook>> = {
   ridge: { name: 'Ridge', plural: 'Ridges', colour: 'ridge', dash: [], width: 5 },
+  purlin: { name: 'Purlin', plural: 'Purlins', colour: 'purlin', dash: [22, 4, 6, 4], width: 4 },
   header: { name: 'Header', plural: 'Headers', colour: 'header', dash: [18, 3], width: 4 },
   common: { name: 'Common', plural: 'Commons', colour: 'common', dash: [], width: 2 },
   'king-common': {

@@ -8,13 +8,14 @@ import { LengthField, Stepper } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 
 type Framing = Job['framing'];
-type Sized = 'common' | 'hip' | 'valley' | 'ridge' | 'fascia';
+type Sized = 'common' | 'hip' | 'valley' | 'ridge' | 'purlin' | 'fascia';
 
 const NAMES: Readonly<Record<Sized, string>> = {
   common: 'Commons and jacks',
   hip: 'Hips',
   valley: 'Valleys',
   ridge: 'Ridge',
+  purlin: 'Purlins at breaks in pitch',
   fascia: 'Fascia',
 };
 
@@ -129,6 +130,12 @@ const Seat = () => {
   );
 };
 
+/** Whether any side of the building breaks in pitch. */
+const hasBreaks = ({ blocks }: Job): boolean =>
+  blocks.some(({ sides }) =>
+    sides.some((side) => side.roof === 'eave' && side.breaks !== undefined),
+  );
+
 /** What it is built of: actual sizes, spacing, the crew's ways, what the saw can do. */
 export const TimberForm = () => {
   const { job, edit } = useOpenJob();
@@ -148,6 +155,7 @@ export const TimberForm = () => {
       <Stock name="hip" />
       {(job.blocks.length > 1 || timber.valley !== undefined) && <Stock name="valley" />}
       <Stock name="ridge" />
+      {(hasBreaks(job) || timber.purlin !== undefined) && <Stock name="purlin" />}
       <Stock name="fascia" />
       <LengthField
         label="Plate width"

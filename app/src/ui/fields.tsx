@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import { View } from 'react-native';
 import { useFault, useOpenJob } from '../data/open-job';
-import { Entry } from './entry';
+import { Entry, type Reading } from './entry';
 import {
   lengthKeys,
   PITCH_KEYS,
@@ -58,6 +58,33 @@ export const PitchField = ({ path, value, ...rest }: FieldProps<string>) => {
       onFault={onFault}
       problem={problemAt(path)}
       keys={PITCH_KEYS}
+      testID={`field-${path}`}
+    />
+  );
+};
+
+const readAngle = (text: string): Reading<number> => {
+  const value = Number(text.trim().replace(/°$/, '').replace(',', '.'));
+  return text.trim() !== '' && value > 0 && value < 180
+    ? { ok: true, value, echo: `${value}°` }
+    : {
+        ok: false,
+        text: `"${text.trim()}" is not an inside angle; accepted is over 0° and under 180°`,
+      };
+};
+
+/** An inside angle of a plan, degrees. */
+export const AngleField = ({ path, value, ...rest }: FieldProps<number>) => {
+  const { problemAt } = useOpenJob();
+  const onFault = useFault(path);
+  return (
+    <Entry
+      {...rest}
+      written={`${Number(value.toFixed(4))}°`}
+      read={readAngle}
+      onFault={onFault}
+      problem={problemAt(path)}
+      keys={['.', '°']}
       testID={`field-${path}`}
     />
   );

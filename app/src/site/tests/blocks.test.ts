@@ -57,7 +57,7 @@ it('changes one side, or the pitch of every eave, and nothing else', () => {
 });
 
 it('lays measured walls where the first wall stands, whichever way it points', () => {
-  const measured = fromSides({ sides: [9000, 6100, 9050, 6000], diagonal: 10800 });
+  const measured = fromSides({ sides: [9000, 6100, 9050, 6000], diagonals: [10800] });
   if (!measured.ok) throw new Error(measured.text);
   const turned = {
     ...block,

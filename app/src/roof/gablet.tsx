@@ -1,0 +1,37 @@
+import { takesGablet, withGablet, type Block, type Side } from '@ogee/core';
+import { View } from 'react-native';
+import { useOpenJob } from '../data/open-job';
+import { Button } from '../ui/button';
+import { LengthField } from '../ui/fields';
+
+/** A small gable above the hip of this wall: none, or how far in it stands. */
+export const Gablet = ({
+  index,
+  wall,
+  side,
+  block,
+}: {
+  readonly index: number;
+  readonly wall: number;
+  readonly side: Extract<Side, { roof: 'eave' }>;
+  readonly block: Block;
+}) => {
+  const { edit } = useOpenJob();
+  const set = (at: number | null | undefined) => edit((now) => withGablet(now, index, wall, at));
+  if (side.gablet === undefined)
+    return takesGablet(block, wall) ? (
+      <Button label="A small gable above this hip" onPress={() => set(undefined)} />
+    ) : null;
+  return (
+    <View className="gap-2 border-l-2 border-grain pl-3">
+      <LengthField
+        label="Gablet stands in from the plate, level"
+        path={`blocks.${index}.sides.${wall}.gablet.at`}
+        value={side.gablet.at}
+        onValue={(at) => set(at)}
+        help="The hips end at its face; a header between them carries the rafters of this wall."
+      />
+      <Button label="Take the gablet away" onPress={() => set(null)} />
+    </View>
+  );
+};

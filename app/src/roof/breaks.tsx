@@ -34,7 +34,7 @@ const BreakFields = ({
       <View className="flex-row gap-3">
         <View className="flex-1">
           <LengthField
-            label="In from the plate, level"
+            label="In from the plate"
             path={`${path}.at`}
             value={one.at}
             onValue={(at) => change({ at })}

@@ -25,11 +25,11 @@ export const Gablet = ({
   return (
     <View className="gap-2 border-l-2 border-grain pl-3">
       <LengthField
-        label="Gablet stands in from the plate, level"
+        label="Gablet stands in from the plate"
         path={`blocks.${index}.sides.${wall}.gablet.at`}
         value={side.gablet.at}
         onValue={(at) => set(at)}
-        help="The hips end at its face; a header between them carries the rafters of this wall."
+        help="Measured level. The hips end at its face; a header between them carries the rafters of this wall."
       />
       <Button label="Take the gablet away" onPress={() => set(null)} />
     </View>

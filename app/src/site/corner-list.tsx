@@ -8,16 +8,17 @@ import { measurable } from './blocks';
 /** A corner out by less than this is square to any tape. mm */
 const SQUARE_MM = 0.5;
 
-/** Every corner's angle, and how far it is from square: in degrees, and in length over its shorter wall. */
+/** Every corner's angle; of four, how far it is from square: in degrees, and in length over its shorter wall. */
 export const CornerList = ({ index }: { readonly index: number }) => {
   const { job } = useOpenJob();
   const outline = measurable(job, index);
   const corners = cornerAngles(outline);
-  const square = corners.every(({ outMm }) => outMm < SQUARE_MM);
+  const four = outline.length === 4;
+  const square = four && corners.every(({ outMm }) => outMm < SQUARE_MM);
   const both = diagonals(outline);
   return (
     <View className="gap-2 rounded border border-grain bg-sheet p-3" testID="corners">
-      <Strong>Is it square?</Strong>
+      <Strong>{four ? 'Is it square?' : 'Inside angles'}</Strong>
       {both !== null && square && (
         <>
           <Words>Every corner 90°. Both diagonals should read</Words>
@@ -36,11 +37,13 @@ export const CornerList = ({ index }: { readonly index: number }) => {
             <View key={i} className="flex-row items-baseline justify-between gap-2">
               <Words>Corner {i + 1}</Words>
               <Figure className="text-2xl">{deg.toFixed(2)}°</Figure>
-              <Small className="w-40 text-right">
-                {outMm < SQUARE_MM
-                  ? 'square'
-                  : `${deg > 90 ? 'open' : 'closed'} by ${Math.abs(deg - 90).toFixed(2)}°, ${writeLength(outMm, job.display)}`}
-              </Small>
+              {four && (
+                <Small className="w-40 text-right">
+                  {outMm < SQUARE_MM
+                    ? 'square'
+                    : `${deg > 90 ? 'open' : 'closed'} by ${Math.abs(deg - 90).toFixed(2)}°, ${writeLength(outMm, job.display)}`}
+                </Small>
+              )}
             </View>
           ))}
           {both !== null && (

@@ -204,7 +204,7 @@ export const SiteForm = () => {
         />
       )}
       <View className="gap-3">
-        <Title>Wings and lean-tos</Title>
+        <Title>Wings, bays and lean-tos</Title>
         <AddPart key={index} index={index} onAdded={setWanted} />
         {index > 0 && (
           <Button

@@ -1,4 +1,4 @@
-import { diagonals, newJob, standingOn } from '@ogee/core';
+import { cornerAngles, diagonals, newJob, standingOn } from '@ogee/core';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { jobInMemory, openInMemory } from '../../data/tests/open-job-in-memory';
 import { wallLengths } from '../blocks';
@@ -32,6 +32,44 @@ const pointer = (clientX: number, clientY: number) => ({
 beforeEach(() => {
   act(() => openInMemory(newJob('t', DISPLAY, 9000, 6000, '35°')));
   render(<SiteForm />);
+});
+
+describe('parts of other than four corners', () => {
+  const more = (times: number): void => {
+    for (let i = 0; i < times; i += 1) fireEvent.press(screen.getByLabelText('more: Corners'));
+  };
+
+  it('are made by a number of corners, and measured by walls and diagonals', () => {
+    more(4);
+    expect(jobInMemory().blocks[0]!.outline).toHaveLength(8);
+    expect(new Set(walls()).size).toBe(1);
+    type('blocks.0.outline.0', '2600');
+    type('blocks.0.outline.diagonal.0', '4700');
+    expect(walls()[0]).toBe(2600);
+    const [one, , three] = jobInMemory().blocks[0]!.outline;
+    expect(Math.hypot(three![0] - one![0], three![1] - one![1])).toBeCloseTo(4700, 6);
+  });
+
+  it('or by walls and angles, the last wall worked out; what does not close is said and kept out', () => {
+    more(1);
+    fireEvent.press(screen.getByText('Walls, angles'));
+    type('blocks.0.outline.angle.0', '110');
+    expect(cornerAngles(jobInMemory().blocks[0]!.outline)[1]!.deg).toBeCloseTo(110, 6);
+    const before = walls();
+    type('blocks.0.outline.angle.1', '20');
+    expect(screen.getByText(/does not close the plan/)).toBeTruthy();
+    expect(walls()).toEqual(before);
+    type('blocks.0.outline.angle.1', '200');
+    expect(screen.getByText(/accepted is over 0° and under 180°/)).toBeTruthy();
+  });
+
+  it('a bay stands on its wall with five walls of its own', () => {
+    fireEvent.press(screen.getByText('Add a bay'));
+    type('new.width', '3000');
+    fireEvent.press(screen.getByText('Add the bay'));
+    const { outline, sides } = jobInMemory().blocks[1]!;
+    expect([outline.length, sides.filter(({ roof }) => roof === 'eave').length]).toEqual([6, 5]);
+  });
 });
 
 describe('a wing by its wall and three numbers', () => {

@@ -185,6 +185,49 @@ describe('houses built with a thumb', () => {
     await page.waitForFunction(() => document.body.innerText.includes('no triangle has walls'));
   });
 
+  it('a mansard: one wall breaks, every eave like it, and its purlins are listed', async () => {
+    await start('Teasel Loft', `30'`, `20'`, '20');
+    await tap(page, 'place-roof');
+    await press(page, 'Break to a lower pitch above');
+    await typeInto(page, 'field-blocks.0.sides.0.breaks.0.at', `3'`);
+    await typeInto(page, 'field-blocks.0.sides.0.breaks.0.pitch', '6');
+    await press(page, 'Every eave of this part like wall 1');
+    await settled(page);
+    const { job } = await storedJob(page);
+    for (const side of job.blocks[0]!.sides)
+      expect(side).toMatchObject({ pitch: '20/12', breaks: [{ pitch: '6/12' }] });
+    const list = await listIsTheCommandLines();
+    const purlins = list.members.filter(({ kind }) => kind === 'purlin');
+    // From break to break: 30' and 20' less twice 3'.
+    expect(purlins.map(({ length }) => inches(length.theory))).toEqual([`24' 0"`, `14' 0"`]);
+    await closesAsTheCommandLineSays();
+  });
+
+  it('an octagon, by the number of its corners', async () => {
+    await start('Bittern Kiosk', `24'`, `24'`, '8');
+    await tap(page, 'place-site');
+    for (let i = 0; i < 4; i += 1) {
+      await page.click('[aria-label="more: Corners"]');
+      await settled(page);
+    }
+    expect((await storedJob(page)).job.blocks[0]!.outline).toHaveLength(8);
+    expect(await textOf(page, 'corners')).toContain('135.00°');
+    const list = await listIsTheCommandLines();
+    expect(list.members.find(({ kind }) => kind === 'hip')!.count).toBe(8);
+    await closesAsTheCommandLineSays();
+  });
+
+  it('a small gable above a hip', async () => {
+    await start('Wren House', `32'`, `22'`, '8');
+    await tap(page, 'place-roof');
+    await press(page, 'A small gable above this hip');
+    await settled(page);
+    expect((await storedJob(page)).job.blocks[0]!.sides[1]).toHaveProperty('gablet.at');
+    const list = await listIsTheCommandLines();
+    expect(list.members.some(({ kind }) => kind === 'header')).toBe(true);
+    await closesAsTheCommandLineSays();
+  });
+
   it('threw nothing and broke no policy on the way', () => {
     expect(faults).toEqual([]);
   });

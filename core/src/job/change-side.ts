@@ -128,10 +128,22 @@ export const withSidesAlike = (job: Job, index: number, side: number): Job => {
   };
 };
 
-/** Whether a gablet could stand above a side's hip: it is an eave between two others. */
+/** Where the two hips of a side come together, if nothing stops them before: so far in from its plate. mm */
+const hipsMeetAt = (block: Block, side: number, eave: Eave): number => {
+  const { along, start } = wallOf(block, side);
+  const end = block.outline[(side + 1) % block.outline.length] ?? start;
+  const beside = block.sides[(side + 1) % block.sides.length];
+  const steep = (one: Eave): number => Math.tan(pitchRad(one.pitch));
+  const next = beside?.roof === 'eave' ? beside : eave;
+  return ((v2.dot(v2.sub(end, start), along) / 2) * steep(next)) / steep(eave);
+};
+
+/** Whether a gablet could stand above a side's hip: an eave between two others, at the end of a ridge. */
 export const takesGablet = (block: Block, side: number): boolean => {
   const count = block.sides.length;
-  return [side, side + 1, side - 1 + count].every((i) => block.sides[i % count]?.roof === 'eave');
+  const [own, ...beside] = [side, side + 1, side - 1 + count].map((i) => block.sides[i % count]);
+  if (own?.roof !== 'eave' || beside.some((one) => one?.roof !== 'eave')) return false;
+  return count === 4 && hipsMeetAt(block, side, own) < depthBehind(wallOf(block, side)) / 2;
 };
 
 /** Of the way up to the hip's top, so far in a gablet stands at first. */
@@ -146,13 +158,12 @@ export const withGablet = (
 ): Job => {
   const block = job.blocks[index];
   if (block === undefined || !takesGablet(block, side)) return job;
-  const { along, start } = wallOf(block, side);
-  const end = block.outline[(side + 1) % block.outline.length] ?? start;
-  const wide = v2.dot(v2.sub(end, start), along);
-  return withEave(job, index, side, ({ gablet: _before, ...eave }) => {
-    if (at === null) return eave;
-    const beside = eaveAt(job, index, (side + 1) % block.sides.length) ?? eave;
-    const top = (wide / 2) * (Math.tan(pitchRad(beside.pitch)) / Math.tan(pitchRad(eave.pitch)));
-    return { ...eave, gablet: { at: at ?? rounded(job, top * GABLET_SHARE) } };
-  });
+  return withEave(job, index, side, ({ gablet: _before, ...eave }) =>
+    at === null
+      ? eave
+      : {
+          ...eave,
+          gablet: { at: at ?? rounded(job, hipsMeetAt(block, side, eave) * GABLET_SHARE) },
+        },
+  );
 };

@@ -1,4 +1,4 @@
-import { edgesOf, SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
+import { edgesOf, SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import type { Problem } from '../problem';
 import type { DeadLine } from './edges';
@@ -202,17 +202,27 @@ const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): Problem[
   });
 
 /** A gablet that stands further in than the hip's end comes, so that no gable shows above it. */
-const hiddenGablets = (job: Job, borders: readonly RoofBorder[]): Problem[] =>
+const hiddenGablets = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Problem[] =>
   job.blocks.flatMap((block, i) =>
     block.sides.flatMap((side, k): Problem[] => {
       if (side.roof !== 'eave' || side.gablet === undefined) return [];
       const id = gabletId(block.id);
-      if (borders.some((border) => border.block === id && border.side === k)) return [];
+      const face = roof.blocks.find((one) => one.id === id)?.sides[k];
+      const ends = (p: Vec3): boolean =>
+        face !== undefined &&
+        Math.abs(v2.dot(v2.sub(v3.inPlan(p), face.start), face.inward)) < SAME_POINT_MM;
+      const peaks = roof.lines.some(
+        ({ kind, from, to }) => kind === 'ridge' && (ends(from) || ends(to)),
+      );
+      const shows = borders.some((border) => border.block === id && border.side === k);
+      if (shows && peaks) return [];
       return [
         {
           code: 'size',
           path: `blocks.${i}.sides.${k}.gablet.at`,
-          text: `${mm(side.gablet.at)} in, the hip's end has come to its top and no gable stands above it; accepted is less`,
+          text: shows
+            ? 'no ridge runs out to this gablet, for the two hips of this side do not come together at a point; accepted is a gablet at the end of a ridge'
+            : `${mm(side.gablet.at)} in, the hip's end has come to its top and no gable stands above it; accepted is less`,
         },
       ];
     }),
@@ -286,7 +296,7 @@ export const unsound = (
     ...stepsOverWalls(job, roof, borders),
     ...swallowed(job, roof, pieces),
     ...hiddenBreaks(roof, pieces),
-    ...hiddenGablets(job, borders),
+    ...hiddenGablets(job, roof, borders),
     ...aboveTheEave(job, roof, borders),
     ...backToBack(roof),
     ...tooShort(job, roof),

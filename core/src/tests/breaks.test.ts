@@ -249,6 +249,16 @@ describe('a gablet', () => {
   it.each([
     ['past the hip’s top', withGablet(4500), /^blocks\.0\.sides\.3\.gablet\.at: .*no gable stands/],
     [
+      'on the long side',
+      wide([
+        { roof: 'eave', pitch: '9/12', overhang: 300, gablet: { at: 3600 } },
+        eave('9/12', 300),
+        eave('9/12', 300),
+        eave('9/12', 300),
+      ]),
+      /^blocks\.0\.sides\.0\.gablet\.at: no ridge runs out/,
+    ],
+    [
       'beside a gable',
       wide([
         gable,

@@ -71,8 +71,14 @@ describe('gablets', () => {
         i === 2 ? { roof: 'gable', overhang: 0 } : side,
       ),
     };
-    expect([0, 1, 2, 3].map((side) => takesGablet(gabled, side))).toEqual([
+    expect([0, 1, 2, 3].map((side) => takesGablet(plain.blocks[0]!, side))).toEqual([
+      false,
       true,
+      false,
+      true,
+    ]);
+    expect([0, 1, 2, 3].map((side) => takesGablet(gabled, side))).toEqual([
+      false,
       false,
       false,
       false,

@@ -21,6 +21,15 @@ const isPlate = (body: Body): body is PlacedPlate => 'plate' in body;
 
 const isFascia = (body: Body): boolean => isMember(body) && body.member.kind === 'fascia';
 
+/** A fascia's mitre meets the next fascia; what lies beside it, a tail's cheek along a valley, is not meant to. */
+const isFasciaEnd = ({ other, face }: Touch): boolean =>
+  isMember(other) &&
+  other.member.kind === 'fascia' &&
+  Math.abs(v3.dot(face.plane.normal, other.member.frame.a)) > FASCIA_END;
+
+/** A face nearer to a fascia's own direction is its back or its edge, as a sine. */
+const FASCIA_END = 0.03;
+
 const nameOf = (body: Body): string =>
   isMember(body) ? body.mark : isPlate(body) ? 'the plate' : 'the wall';
 
@@ -102,6 +111,8 @@ const loose = (placed: Placed, end: TimberEnd, share: number): FitProblem => {
   };
 };
 
+/** What runs nearer to a broken hip's own direction, as a sine, does not come against its side. */
+const ACROSS_HIP = 0.2;
 /** Others come against a broken hip this near its foot, in depths of it. */
 const FOOT_DEPTHS = 2;
 
@@ -169,7 +180,8 @@ const isBroken = (
     const own = v2.unit(v3.inPlan(member.frame.a));
     const sine = Math.abs(v2.cross(own, heading));
     const cosine = Math.abs(v2.dot(own, heading));
-    return member.kind === 'ridge' ? (member.stock.thickness / 2 + half * cosine) / sine : 0;
+    const bears = member.kind === 'ridge' || member.kind === 'valley';
+    return bears && sine > ACROSS_HIP ? (member.stock.thickness / 2 + half * cosine) / sine : 0;
   });
   if (past < Math.max(0, ...needed) - ON_POINT_MM) return false;
   const kinds = others.map(({ member }) => member.kind);
@@ -242,7 +254,9 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
         }
         share = Math.max(share, borne / areaOf(face));
         const least = (member.kind === 'fascia' ? MITRE_SHARE : FACES_SHARE) * areaOf(face);
-        if (!atGable(site, member, face) && off(placed, face, at(face), least)) missed = true;
+        const before =
+          member.kind === 'fascia' ? at(face) : at(face).filter((touch) => !isFasciaEnd(touch));
+        if (!atGable(site, member, face) && off(placed, face, before, least)) missed = true;
       }
       if (member.kind === 'fascia' || missed) continue;
       if (share >= LEAST_SHARE) continue;

@@ -1,4 +1,4 @@
-import { FIT_OVERLAP_MM3 } from '../geom';
+import { FIT_IN_PLATE_MM3, FIT_OVERLAP_MM3 } from '../geom';
 import type { Member } from '../frame';
 import type { Job } from '../job';
 import type { Roof } from '../roof';
@@ -33,6 +33,10 @@ const overlapProblem = ({ one, other, mm3, at }: Overlap<Placed | PlacedPlate>):
         : `${marks[0]} and ${marks[1]} share ${cm3} cm³ of wood (${ids.join(', ')})`,
   };
 };
+
+/** Timbers may share what rounding leaves; a plate is notched over, so that less of it is a seat forgotten. */
+const tooMuch = ({ one, other, mm3 }: Overlap<Placed | PlacedPlate>): boolean =>
+  mm3 > (isMember(one) && isMember(other) ? FIT_OVERLAP_MM3 : FIT_IN_PLATE_MM3);
 
 const floatingProblem = (placed: Placed): FitProblem => ({
   members: [placed.mark, 'nothing'],
@@ -109,7 +113,7 @@ export const dryFit = (
     shortJacks: strips.shortJacks,
     problems: [
       ...bearings.problems,
-      ...shared.filter(({ mm3 }) => mm3 > FIT_OVERLAP_MM3).map(overlapProblem),
+      ...shared.filter(tooMuch).map(overlapProblem),
       ...outOfPlane(site),
       ...loose.map(floatingProblem),
       ...bareLines(site),

@@ -84,7 +84,7 @@ export const bareEaves = (
 ): FitProblem[] => {
   if (job.timber.fascia === undefined) return [];
   const fascias = members.filter(({ member }) => member.kind === 'fascia');
-  const ends = fascias.flatMap((fascia) => stops(roof, fascia, contacts));
+  const ends = new Map(fascias.map((fascia) => [fascia, stops(roof, fascia, contacts)]));
   return roof.edges.flatMap((edge): FitProblem[] => {
     if (!('side' in edge) || (edge.kind !== 'eave' && edge.kind !== 'step')) return [];
     const side = roof.blocks.find(({ id }) => id === edge.block)?.sides[edge.side];
@@ -95,10 +95,12 @@ export const bareEaves = (
     const on = (p: readonly [number, number, number]): number =>
       v2.dot(v2.sub(v3.inPlan(p), v3.inPlan(edge.from)), side.along);
     const length = on(edge.to);
-    const covered = fascias.flatMap(({ pieces }) =>
+    const stretches = ({ pieces, member }: Placed): Interval[] =>
       pieces.flatMap(({ faces }) =>
         faces.flatMap(({ plane, points }): Interval[] => {
           const { normal } = plane;
+          // Its back, not an end that lies on this very slope.
+          if (Math.abs(v3.dot(normal, member.frame.a)) > END) return [];
           if (v2.dot([normal[0], normal[1]], side.inward) < INWARD) return [];
           if (Math.abs(v2.dot([normal[0], normal[1]], side.along)) > 1e-4) return [];
           if (Math.abs(planeAt(plane, edge.from)) > FIT_GAP_MM) return [];
@@ -108,8 +110,13 @@ export const bareEaves = (
           const ts = crown.map(on);
           return [[Math.min(...ts), Math.max(...ts)]];
         }),
-      ),
-    );
+      );
+    const covering = fascias.flatMap((fascia) => {
+      const found = stretches(fascia);
+      return found.length === 0 ? [] : [{ found, stops: ends.get(fascia) ?? [] }];
+    });
+    const covered = covering.flatMap(({ found }) => found);
+    const stopsHere = covering.flatMap((fascia) => fascia.stops);
     const corners = cornersOf(roof, edge, job.timber.fascia?.depth ?? 0).map(on);
     const [low, high] = [Math.min(0, length, ...corners), Math.max(0, length, ...corners)];
     return intervals
@@ -121,7 +128,7 @@ export const bareEaves = (
         );
         if (fascias.some((other) => within.every((p) => isInside(other, p)))) return false;
         // Where a timber stands in its way, it ends on that.
-        const stopped = ends.some((p) => {
+        const stopped = stopsHere.some((p) => {
           const away = v2.dot(v2.sub(v3.inPlan(p), v3.inPlan(edge.from)), side.inward);
           return Math.abs(away) < FIT_GAP_MM && [a, b].some((t) => Math.abs(on(p) - t) < NEAR_MM);
         });

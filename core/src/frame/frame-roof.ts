@@ -14,7 +14,7 @@ import { dividersOf, spansAt, type Divider, type Span } from './spans';
 import { allStations, type Stations } from './stations';
 import { StripGrid } from './strip-grid';
 import { headerMember, lineMember, rafterMember } from './to-member';
-import { standingWalls, type Site } from './timbers';
+import { coveredWalls, standingWalls, type Site } from './timbers';
 import { unseatedLine, unseatedRafter } from './unseated';
 
 /** What was left out on the way, to be said. */
@@ -163,6 +163,7 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
     roof,
     plates,
     standing: standingWalls(roof),
+    covered: coveredWalls(roof),
     fascias: fasciaPlaces({ job, roof }),
   };
   const { places: first, nodes } = linePlaces(site);

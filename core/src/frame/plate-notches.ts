@@ -133,13 +133,25 @@ const heelsLeft = (member: Member, seat: EndCut, heels: readonly EndCut[]): read
   return left > TOUCHING_MM3 ? heels : [];
 };
 
+/** Beside a valley, whose cheek has taken off all that would stand in the plate, a notch has nothing to clear. */
+const withoutIdleNotch = (site: Site, member: Member, strip: Strip): Member => {
+  const beside = member.ends.some(({ at, name }) => at === 'bottom' || name === 'tail cheek');
+  if (member.notches.length === 0 || !beside) return member;
+  const bare = { ...member, notches: [] };
+  const needed = site.plates.some(
+    (plate) => mayStandIn(bare, strip, plate) && standsIn(bare, plate),
+  );
+  return needed ? member : bare;
+};
+
 /**
  * Notches a timber over every plate that it stands in: jacks that come down on a valley beside the plate they cross,
  * valleys over the inner corner of two plates. The heels follow the plates' outside faces. A tail that would run along
  * in another wall's plate is cut off level with it instead.
  */
-export const overPlates = (site: Site, member: Member, strip: Strip): Member => {
-  if (member.kind === 'ridge') return member;
+export const overPlates = (site: Site, given: Member, strip: Strip): Member => {
+  if (given.kind === 'ridge') return given;
+  const member = withoutIdleNotch(site, given, strip);
   const hit = site.plates.filter(
     (plate) => mayStandIn(member, strip, plate) && standsIn(member, plate),
   );

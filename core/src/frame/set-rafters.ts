@@ -17,7 +17,7 @@ import {
 } from './strip';
 import type { StripGrid } from './strip-grid';
 import { tailOf, tailOfSide } from './tails';
-import { blockAt, heightOn, memberId, runFrom, sideAt, type Site } from './timbers';
+import { blockAt, coveredAt, heightOn, memberId, runFrom, sideAt, type Site } from './timbers';
 
 /** A rafter with its joints cut. */
 export interface SetRafter {
@@ -65,6 +65,9 @@ const atLine = (end: SpanEnd, at: CutAt, uphill: Vec2): PlanCut | null => {
   return { point, outward, cut: { at, name, keep: plumbKeep(point, outward), meets: null } };
 };
 
+/** A wall covered to within this of its corner is covered to the corner. mm */
+const AT_CORNER_MM = 1;
+
 /** Near a corner, a tail can reach the fascia of the next side too. */
 const cornerTails = (site: Site, span: Span): PlanCut[] => {
   const at = planPoint(span.slope, span.station.u, Math.min(startOf(span), span.low.v));
@@ -77,9 +80,13 @@ const cornerTails = (site: Site, span: Span): PlanCut[] => {
     // The eave of a wall that stands much higher passes over it.
     const above = heightAt(plane, at) - heightOn(span.slope, at);
     if (above > site.job.timber.common.depth / Math.cos(span.slope.slopeRad)) return [];
-    const tail = tailOfSide(site, span.block, side.index, at, 'tail cheek');
     const own = span.foot !== null;
     if (own && side.index === span.side) return [];
+    // Where another roof covers the wall there is no eave to reach.
+    const along = v2.dot(v2.sub(at, side.start), side.along);
+    const covered = coveredAt(site, span.block, side.index);
+    if (covered.some(([low, high]) => along > low - AT_CORNER_MM && along < high)) return [];
+    const tail = tailOfSide(site, span.block, side.index, at, 'tail cheek');
     return [{ ...tail, cut: own ? tail.cut : { ...tail.cut, at: 'bottom', name: 'cheek cut' } }];
   });
 };

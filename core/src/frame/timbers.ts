@@ -1,6 +1,7 @@
 import { planeAt, v2, v3, type BoardFrame, type Interval, type Vec2, type Vec3 } from '../geom';
 import type { Job, Stock } from '../job';
 import {
+  coveredWall,
   heightAt,
   LINE_TIMBER,
   standingWall,
@@ -36,6 +37,8 @@ export interface Site {
   readonly plates: readonly Plate[];
   /** The stretches of each eave's wall that stand, by block and side: see `standingWall`. */
   readonly standing: ReadonlyMap<string, readonly Interval[]>;
+  /** The stretches of each wall that another block's roof covers, likewise: see `coveredWall`. */
+  readonly covered: ReadonlyMap<string, readonly Interval[]>;
   /** None where the crew sets no fascia. */
   readonly fascias: readonly FasciaPlace[];
 }
@@ -63,13 +66,28 @@ export const sideAt = (site: RoofOnly, block: string, side: number): SideLine =>
 
 const sideKey = (block: string, side: number): string => `${side} ${block}`;
 
-/** The walls that carry the roof's edge, worked out once for every step of framing. */
-export const standingWalls = ({ blocks }: Roof): Site['standing'] =>
+/** Something of every wall, by block and side, worked out once for every step of framing. */
+const ofWalls = (
+  { blocks }: Roof,
+  of: (blocks: readonly BlockRoof[], block: BlockRoof, side: SideLine) => readonly Interval[],
+): ReadonlyMap<string, readonly Interval[]> =>
   new Map(
     blocks.flatMap((block) =>
-      block.sides.map((side) => [sideKey(block.id, side.index), standingWall(blocks, block, side)]),
+      block.sides.map((side) => [sideKey(block.id, side.index), of(blocks, block, side)]),
     ),
   );
+
+/** The walls that carry the roof's edge. */
+export const standingWalls = (roof: Roof): Site['standing'] => ofWalls(roof, standingWall);
+
+/** The walls that lie under another block's roof. */
+export const coveredWalls = (roof: Roof): Site['covered'] => ofWalls(roof, coveredWall);
+
+export const coveredAt = (
+  { covered }: Pick<Site, 'covered'>,
+  block: string,
+  side: number,
+): readonly Interval[] => covered.get(sideKey(block, side)) ?? [];
 
 export const standingAt = (
   { standing }: Pick<Site, 'standing'>,

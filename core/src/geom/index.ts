@@ -42,6 +42,7 @@ export {
   LEVEL_RISE,
   TOUCHING_MM,
   FIT_GAP_MM,
+  FIT_IN_PLATE_MM3,
   FIT_OVERLAP_MM3,
   FIT_PROUD_MM,
 } from './tolerance';

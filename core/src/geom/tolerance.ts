@@ -22,5 +22,8 @@ export const FIT_GAP_MM = 0.1;
 /** Wood two members may share before it is reported: a cubic centimetre, less than a plane takes off. mm³ */
 export const FIT_OVERLAP_MM3 = 1000;
 
+/** Wood that may stand in a wall plate before it is reported: twice what a timber is notched for. mm³ */
+export const FIT_IN_PLATE_MM3 = 20;
+
 /** How far a top edge may stand above its roof plane. mm */
 export const FIT_PROUD_MM = 0.1;

@@ -20,13 +20,13 @@ const outside = ({ value, tag }: ConvexBound<Carrier>): ConvexBound<Carrier> => 
 });
 
 /** A part of a block's roof that covers others: the lowest of its planes, within its bounds. */
-interface Cover {
+export interface Cover {
   readonly planes: readonly RoofPlane[];
   readonly within: readonly ConvexBound<Carrier>[];
 }
 
 /** A block's roof as covers: whole, or face by face where an eave kicks out and its roof is no longer convex. */
-const coversOf = (block: BlockRoof): Cover[] =>
+export const coversOf = (block: BlockRoof): Cover[] =>
   block.bands.some(kicksOut)
     ? facesOf(block).map(({ plane, polygon }) => ({
         planes: [plane],
@@ -104,11 +104,12 @@ export const withoutRegions = (piece: RoofPiece, regions: readonly Region[]): Ro
 export const uncovered = (
   piece: RoofPiece,
   block: BlockRoof,
+  covers: readonly Cover[],
   inPlaneCounts: boolean,
   tailDepthMm: number,
   dead: readonly Region[],
 ): RoofPiece[] =>
-  coversOf(block).reduce<RoofPiece[]>(
+  covers.reduce<RoofPiece[]>(
     (left, cover) =>
       left.flatMap((part) => uncoveredBy(cover, part, block, inPlaneCounts, tailDepthMm, dead)),
     [piece],

@@ -13,7 +13,7 @@ export { sideLines, type SideLine } from './side-lines';
 export { heightAt } from './bands';
 export { carryRidge, shareSide } from './edges';
 export { isPlain } from './plain';
-export { platesOf, plateWidthOf, standingWall, type Plate } from './plates';
+export { coveredWall, platesOf, plateWidthOf, standingWall, type Plate } from './plates';
 export { outside, overOwnWalls, roofAbout, roofOver, type RoofOver } from './surface';
 export { LINE_TIMBER } from './model';
 export type {

@@ -4,7 +4,7 @@ import { ok, refused, type Result } from '../problem';
 import { heightAt } from './bands';
 import { carriedOver } from './carried-over';
 import { facesOf, loneBlock, type LoneBlock } from './block-roof';
-import { deadEaves, tailDepth, uncovered, withoutRegions } from './cover';
+import { coversOf, deadEaves, tailDepth, uncovered, withoutRegions } from './cover';
 import { bordersOf, linesOf } from './edges';
 import type { BlockRoof, Carrier, Roof, RoofFace, RoofPiece, RoofPlane, Slope } from './model';
 import { gabletOver } from './gablets';
@@ -44,13 +44,14 @@ const gather = (lone: readonly LoneBlock[]): { blocks: BlockRoof[]; sides: RoofP
 /** What each block shows, and what runs on under the others' eaves. */
 const pieces = (job: Job, blocks: readonly BlockRoof[]): RoofPiece[] => {
   const dead = blocks.map((block) => deadEaves(blocks, block));
+  const covers = blocks.map((block) => ({ all: coversOf(block), depth: tailDepth(job, block) }));
   return blocks.flatMap((block, own) => {
     let rest = facesOf(block).flatMap((piece) => withoutRegions(piece, dead[own] ?? []));
     for (const [index, cover] of blocks.entries()) {
       if (index === own) continue;
-      const depth = tailDepth(job, cover);
+      const { all = [], depth = 0 } = covers[index] ?? {};
       rest = rest.flatMap((piece) =>
-        uncovered(piece, cover, index < own, depth, dead[index] ?? []),
+        uncovered(piece, cover, all, index < own, depth, dead[index] ?? []),
       );
     }
     return rest;

@@ -35,8 +35,11 @@ const overlapProblem = ({ one, other, mm3, at }: Overlap<Placed | PlacedPlate>):
 };
 
 /** Timbers may share what rounding leaves; a plate is notched over, so that less of it is a seat forgotten. */
-const tooMuch = ({ one, other, mm3 }: Overlap<Placed | PlacedPlate>): boolean =>
-  mm3 > (isMember(one) && isMember(other) ? FIT_OVERLAP_MM3 : FIT_IN_PLATE_MM3);
+const tooMuch = ({ one, other, mm3 }: Overlap<Placed | PlacedPlate>): boolean => {
+  const notched = [one, other].filter(isMember).map(({ member }) => member.kind !== 'fascia');
+  const inPlate = notched.length === 1 && notched.every(Boolean);
+  return mm3 > (inPlate ? FIT_IN_PLATE_MM3 : FIT_OVERLAP_MM3);
+};
 
 const floatingProblem = (placed: Placed): FitProblem => ({
   members: [placed.mark, 'nothing'],

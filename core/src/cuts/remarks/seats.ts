@@ -1,0 +1,106 @@
+import { SAME_POINT_MM } from '../../geom';
+import type { Member } from '../../frame';
+import { notchPlumbDepth } from '../local-cut';
+import { seatOf } from '../seat';
+import { caution, LOCAL, note, type Remark, type Subject } from './remark';
+
+/** A notch deeper than this share of the rafter's depth is past the usual limit. */
+const USUAL_NOTCH_SHARE = 0.25;
+/** A seat narrower than this is past the usual limit for bearing, mm. */
+const USUAL_BEARING_MM = 38;
+
+/** The first member of each distinct make: kind, stock and slope. */
+const oneOfEach = (members: readonly Member[], kinds: readonly Member['kind'][]): Member[] => {
+  const seen = new Set<string>();
+  return members.filter((member) => {
+    const { kind, stock, plan, block } = member;
+    if (!kinds.includes(kind)) return false;
+    const key = [block, stock.depth, plan.slopeRad.toFixed(6)].join(' ');
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  });
+};
+
+/** A share over the usual notch in per cent, never written so short that it reads as the limit itself. */
+const percentOver = (share: number): string => {
+  const percent = Number((share * 100).toFixed(1));
+  return percent > USUAL_NOTCH_SHARE * 100 ? `${percent} %` : `just over ${percent} %`;
+};
+
+export const aboutSeats = ({ job, framing, say }: Subject): Remark[] =>
+  oneOfEach(framing.members, ['common', 'king-common', 'hip-jack']).flatMap((member) => {
+    const seat = seatOf(member);
+    if (seat === null) {
+      const [notch] = member.notches;
+      return notch === undefined
+        ? []
+        : [
+            caution(
+              `the rafter's underside stands ${say(-notchPlumbDepth(member, notch))} above its plate: it has no seat. Use a deeper rafter or a lower height above plate`,
+              member,
+            ),
+          ];
+    }
+    const remarks: Remark[] = [];
+    const share = seat.depthFraction.value;
+    const width = seat.width.value;
+    if (share > USUAL_NOTCH_SHARE + SAME_POINT_MM) {
+      remarks.push(
+        caution(
+          `the birdsmouth takes ${percentOver(share)} of the rafter's depth; the usual limit is a quarter. A deep notch splits under load: ${LOCAL}`,
+          member,
+        ),
+      );
+    }
+    if (width < USUAL_BEARING_MM) {
+      remarks.push(
+        caution(
+          `the seat bears on ${say(width)} of plate; the usual least is ${say(USUAL_BEARING_MM)}: ${LOCAL}`,
+          member,
+        ),
+      );
+    }
+    const { plateWidth } = job.timber;
+    if (plateWidth !== undefined && width > plateWidth + SAME_POINT_MM)
+      remarks.push(note(`the seat is ${say(width - plateWidth)} wider than the plate`, member));
+    return remarks;
+  });
+
+/** A hip's or valley's seat runs inward from the plate's corner; past the plates it hangs in the air. */
+export const aboutCorners = ({ job, framing, say }: Subject): Remark[] =>
+  oneOfEach(framing.members, ['hip', 'valley']).flatMap((member) => {
+    const name = member.kind;
+    const remarks: Remark[] = [];
+    const { eaveAngleRad } = member.plan;
+    const { plateWidth } = job.timber;
+    const seat = seatOf(member);
+    const [notch] = member.notches;
+    if (notch !== undefined && seat === null) {
+      remarks.push(
+        caution(
+          `the ${name}'s underside stands ${say(-notchPlumbDepth(member, notch))} above the plate: it has no seat. Use a deeper ${name} or a lower height above plate`,
+          member,
+        ),
+      );
+    } else if (seat !== null && plateWidth !== undefined && eaveAngleRad !== null) {
+      const over = seat.width.value - plateWidth / Math.sin(Math.max(...eaveAngleRad));
+      if (over > SAME_POINT_MM) {
+        remarks.push(
+          caution(
+            `the ${name}'s seat hangs ${say(over)} inside past the plates, unsupported. A shallower notch with the ${name} carried, a lower ${name}, deeper commons, or an engineer's detail mends it`,
+            member,
+          ),
+        );
+      }
+    }
+    if (name === 'hip' && job.framing.hipTop === 'none') {
+      remarks.push(
+        note(
+          'the hip is neither dropped nor backed: its top corners stand proud of the roof planes',
+          member,
+        ),
+      );
+    }
+    return remarks;
+  });

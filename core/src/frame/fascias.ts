@@ -1,20 +1,9 @@
-import {
-  clipSolid,
-  halfSpace,
-  halfSpaceToLocal,
-  v2,
-  v3,
-  volume,
-  type BoardFrame,
-  type ConvexSolid,
-  type HalfSpace,
-  type Vec3,
-} from '../geom';
+import { halfSpace, v2, v3, type BoardFrame, type HalfSpace, type Vec3 } from '../geom';
 import type { Stock } from '../job';
 import { plumbFrame } from './board';
 import { CORNER_REACH_MM, endAt, slopeUnder } from './fascia-ends';
 import { plainPlan, type EndCut, type Member } from './member';
-import { solidOf } from './solid-of';
+import { solidOf, woodWithin } from './solid-of';
 import { clearOfAll, cutsOf, cutAll, wholeStrip, type PlanCut, type Strip } from './strip';
 import type { StripGrid } from './strip-grid';
 import { isSquareTail } from './tails';
@@ -118,14 +107,8 @@ const FAR_MM = 1e6;
 const TOUCHING_MM3 = 1;
 
 /** Whether two fascias would stand in each other: leaning ones may pass where their strips in plan do not. */
-const shareWood = (one: Member, other: Member): boolean => {
-  const bounds = boundsOf(other).map((keep) => halfSpaceToLocal(one.frame, keep));
-  return solidOf(one).some((piece) => {
-    let rest: ConvexSolid<unknown> = piece;
-    for (const keep of bounds) rest = clipSolid<unknown>(rest, keep, null);
-    return volume(rest) > TOUCHING_MM3;
-  });
-};
+const shareWood = (one: Member, other: Member): boolean =>
+  woodWithin(one, boundsOf(other)) > TOUCHING_MM3;
 
 /** One fascia an eave, as long as the roof is there; where roofs pass each other, clear of what stands there. */
 export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] => {

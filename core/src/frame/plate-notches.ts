@@ -1,20 +1,8 @@
-import {
-  clipSolid,
-  commonConvex,
-  flip,
-  halfSpace,
-  halfSpaceToLocal,
-  v2,
-  v3,
-  volume,
-  type ConvexSolid,
-  type HalfSpace,
-  type Vec2,
-} from '../geom';
+import { commonConvex, flip, halfSpace, v2, v3, type HalfSpace, type Vec2 } from '../geom';
 import type { Plate, SideLine } from '../roof';
 import { plumbKeep } from './board';
 import type { EndCut, Member, Notch } from './member';
-import { solidOf } from './solid-of';
+import { woodWithin } from './solid-of';
 import type { Strip } from './strip';
 import type { Site } from './timbers';
 
@@ -98,14 +86,8 @@ const mayStandIn = ({ notches, frame, topMm }: Member, strip: Strip, plate: Plat
   );
 };
 
-const standsIn = (member: Member, plate: Plate): boolean => {
-  const bounds = boundsOf(plate).map((keep) => halfSpaceToLocal(member.frame, keep));
-  return solidOf(member).some((piece) => {
-    let rest: ConvexSolid<unknown> = piece;
-    for (const keep of bounds) rest = clipSolid<unknown>(rest, keep, null);
-    return volume(rest) > TOUCHING_MM3;
-  });
-};
+const standsIn = (member: Member, plate: Plate): boolean =>
+  woodWithin(member, boundsOf(plate)) > TOUCHING_MM3;
 
 /** Where a plate's outside face crosses a timber's centre line in plan. */
 const crossingOf = ({ frame }: Member, { line }: Plate): Vec2 => {
@@ -123,13 +105,7 @@ const onOneLine = (one: SideLine, other: SideLine): boolean =>
 
 /** Those heels that leave wood below the seat, and all of them only where wood is left behind every one. */
 const heelsLeft = (member: Member, seat: EndCut, heels: readonly EndCut[]): readonly EndCut[] => {
-  const below = flip(halfSpaceToLocal(member.frame, seat.keep));
-  const left = solidOf(member).reduce((sum, piece) => {
-    let rest: ConvexSolid<unknown> = clipSolid<unknown>(piece, below, null);
-    for (const { keep } of heels)
-      rest = clipSolid<unknown>(rest, halfSpaceToLocal(member.frame, keep), null);
-    return sum + volume(rest);
-  }, 0);
+  const left = woodWithin(member, [flip(seat.keep), ...heels.map(({ keep }) => keep)]);
   return left > TOUCHING_MM3 ? heels : [];
 };
 

@@ -1,5 +1,5 @@
-import { box, clipSolid, flip, halfSpaceToLocal } from '../geom';
-import type { BoardFrame, ConvexSolid } from '../geom';
+import { box, clipSolid, flip, halfSpaceToLocal, volume } from '../geom';
+import type { BoardFrame, ConvexSolid, HalfSpace } from '../geom';
 import type { Bevel, EndCut, Member, Notch } from './member';
 
 /**
@@ -65,4 +65,14 @@ const notched = (
   let below = clipSolid<BoardFace>(solid, flip(seatKeep), seat);
   for (const heel of heels) below = clipSolid(below, halfSpaceToLocal(frame, heel.keep), heel);
   return [above, below];
+};
+
+/** How much of a member's wood lies within bounds in the world. mm³ */
+export const woodWithin = (member: Member, bounds: readonly HalfSpace[]): number => {
+  const local = bounds.map((keep) => halfSpaceToLocal(member.frame, keep));
+  return solidOf(member).reduce((sum, piece) => {
+    let rest: ConvexSolid<unknown> = piece;
+    for (const keep of local) rest = clipSolid<unknown>(rest, keep, null);
+    return sum + volume(rest);
+  }, 0);
 };

@@ -1,21 +1,10 @@
-import {
-  clipSolid,
-  flip,
-  halfSpace,
-  halfSpaceToLocal,
-  v2,
-  v3,
-  volume,
-  type ConvexSolid,
-  type HalfSpace,
-  type Vec2,
-} from '../geom';
+import { flip, halfSpace, v2, v3, type HalfSpace, type Vec2 } from '../geom';
 import { heightAt, type RoofLine, type RoofPlane } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import { fasciaAlong } from './fascia-places';
 import type { LinePlace } from './line-places';
 import type { EndCut, Member } from './member';
-import { solidOf } from './solid-of';
+import { woodWithin } from './solid-of';
 import type { PlanCut } from './strip';
 import { blockAt, blocksOf, runFrom, sideAt, slopeAt, type Site } from './timbers';
 
@@ -126,14 +115,8 @@ export const standsInFascia = ({ job, fascias }: Site, member: Member, cut: EndC
     { normal, offset: offset + stock.thickness },
     halfSpace(v3.sub(fascia.from, v3.scale(up, stock.depth)), v3.scale(up, -1)),
   ];
-  const uncut = solidOf({ ...member, ends: member.ends.filter((end) => end !== cut) });
-  return uncut.some((piece) => {
-    const shared = board.reduce<ConvexSolid<unknown>>(
-      (rest, keep) => clipSolid<unknown>(rest, halfSpaceToLocal(member.frame, keep), null),
-      piece,
-    );
-    return volume(shared) > TOUCHING_MM3;
-  });
+  const uncut = { ...member, ends: member.ends.filter((end) => end !== cut) };
+  return woodWithin(uncut, board) > TOUCHING_MM3;
 };
 
 /** The tail's cut on the fascia line of the side of a slope nearest to `near`. */

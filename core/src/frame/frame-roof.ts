@@ -139,18 +139,11 @@ const fannedOut = (rafters: readonly RafterPlace[]): RafterPlace[] => {
   return done;
 };
 
-/** On a hip's point, and a hip ends against it there. */
-const standsFirst = (
-  site: Site,
-  places: readonly LinePlace[],
-  nodes: readonly Vec3[],
-  rafter: RafterPlace,
-): boolean => {
-  if (!rafter.span.station.onPoint) return false;
-  const node = nodes.findIndex((p) => v2.distance(v3.inPlan(p), topPoint(rafter)) < ON_POINT_MM);
-  if (node < 0) return false;
-  const king = isKing(rafter) && kingStandsFirst(site, places, node);
-  return king || meetsRafters(site, places, node);
+/** The point where lines meet that a rafter stands on; null where it stands on none. */
+const nodeUnder = (nodes: readonly Vec3[], rafter: RafterPlace): number | null => {
+  if (!rafter.span.station.onPoint) return null;
+  const found = nodes.findIndex((p) => v2.distance(v3.inPlan(p), topPoint(rafter)) < ON_POINT_MM);
+  return found < 0 ? null : found;
 };
 
 /** Sets every timber of the roof in its place. */
@@ -173,9 +166,17 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   const all = placeRafters(spansOf(site, stations, dividers));
   const headerStrips = headers.map((header) => headerStrip(site, header, all));
   const rough = setLines(site, places, headerStrips);
-  const isFirst = (one: RafterPlace): boolean => standsFirst(site, places, nodes, one);
-  const kingsLast = (p: RafterPlace, q: RafterPlace): number =>
-    Number(isKing(p)) - Number(isKing(q));
+  const kingFirst = (one: RafterPlace): boolean => {
+    const node = nodeUnder(nodes, one);
+    return isKing(one) && node !== null && kingStandsFirst(site, places, node);
+  };
+  // On a hip's point, and a hip ends against it there.
+  const isFirst = (one: RafterPlace): boolean => {
+    const node = nodeUnder(nodes, one);
+    return node !== null && (kingFirst(one) || meetsRafters(site, places, node));
+  };
+  const turn = (one: RafterPlace): number => (kingFirst(one) ? -1 : Number(isKing(one)));
+  const kingsLast = (p: RafterPlace, q: RafterPlace): number => turn(p) - turn(q);
   const onPoints = fannedOut(all.filter(isFirst).sort(kingsLast));
   const firsts: SetRafter[] = [];
   const stood = new StripGrid();

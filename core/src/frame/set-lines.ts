@@ -98,18 +98,20 @@ export const meetsRafters = (site: Site, places: readonly LinePlace[], node: num
   );
 
 /**
- * Whether the king stands before the hips at a point where those are cut against the ridge. Set after them, a king that
- * is thicker than the ridge, or that stands askew to it, would be nipped between them and never come to the ridge's end.
+ * Whether the king stands first at a point on a ridge's end: where hips are cut against the ridge, before them, for
+ * between them a king that is thicker than the ridge would be nipped and never come to its end; and where the ridge
+ * slopes, before the commons too, which stand askew to it and would nip it likewise.
  */
 export const kingStandsFirst = (
   { job }: Site,
   places: readonly LinePlace[],
   node: number,
 ): boolean =>
-  job.framing.hipAtRidge === 'to-ridge' &&
   places.some(
-    ({ kind, lowEnd, highEnd }) =>
-      kind === 'ridge' && (lowEnd.node === node || highEnd.node === node),
+    ({ kind, low, high, lowEnd, highEnd }) =>
+      kind === 'ridge' &&
+      (lowEnd.node === node || highEnd.node === node) &&
+      (job.framing.hipAtRidge === 'to-ridge' || high[2] - low[2] > LEVEL_MM),
   );
 
 /**

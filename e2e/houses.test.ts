@@ -206,6 +206,7 @@ describe('houses built with a thumb', () => {
   it('an octagon, by the number of its corners', async () => {
     await start('Bittern Kiosk', `24'`, `24'`, '8');
     await tap(page, 'place-site');
+    await press(page, 'Another number of corners');
     for (let i = 0; i < 4; i += 1) {
       await page.click('[aria-label="more: Corners"]');
       await settled(page);

@@ -96,6 +96,9 @@ const OnItsWall = ({
 const Corners = ({ index }: { readonly index: number }) => {
   const { job, edit } = useOpenJob();
   const corners = job.blocks[index]?.outline.length ?? 4;
+  // What was measured goes with another number of corners: that is asked for, not touched by the way.
+  const [asked, setAsked] = useState(false);
+  if (!asked) return <Button label="Another number of corners" onPress={() => setAsked(true)} />;
   return (
     <Stepper
       label="Corners"
@@ -123,7 +126,6 @@ const Plates = ({ index }: { readonly index: number }) => {
   const walls = four ? 'Four walls, diagonals' : 'Walls, diagonals';
   return (
     <>
-      {index === 0 && <Corners index={index} />}
       <Choice
         label="Measured as"
         value={four || way !== 'rectangle' ? way : 'sides'}
@@ -180,6 +182,7 @@ export const SiteForm = () => {
       {problem !== undefined && <Caution level="caution" text={problem} />}
       <Plates key={`${index} ${block.outline.length}`} index={index} />
       <CornerList index={index} />
+      {index === 0 && <Corners index={index} />}
       {index > 0 && (
         <LengthField
           label="Plate height, against the main plate"

@@ -36,6 +36,7 @@ beforeEach(() => {
 
 describe('parts of other than four corners', () => {
   const more = (times: number): void => {
+    fireEvent.press(screen.getByText('Another number of corners'));
     for (let i = 0; i < times; i += 1) fireEvent.press(screen.getByLabelText('more: Corners'));
   };
 

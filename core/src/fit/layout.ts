@@ -1,5 +1,5 @@
 import { planeAt, v2, v3 } from '../geom';
-import { overOwnWalls, type SideLine, type Slope } from '../roof';
+import { overOwnWalls, type Slope } from '../roof';
 import { middleOf, type FrameOnSite } from './frame-on-site';
 import type { Placed } from './placed';
 import type { FitProblem } from './report';
@@ -28,18 +28,6 @@ const isAbove = (upper: Slope, { sides }: Slope): boolean =>
     ),
   );
 
-/** Whether one wall lies in another: a wing's carried on over the house ends in the house's own. */
-const liesWithin = (line: SideLine, other: SideLine): boolean =>
-  [line.start, line.end].every((p) => {
-    const from = v2.sub(p, other.start);
-    const along = v2.dot(from, other.along);
-    return (
-      Math.abs(v2.dot(from, other.inward)) < ON_LAYOUT_MM &&
-      along > -ON_LAYOUT_MM &&
-      along < other.lengthMm + ON_LAYOUT_MM
-    );
-  });
-
 /** Distances along a slope's eave that layouts are counted from: its corners over the walls, and the ends of its lines. */
 const origins = (site: FrameOnSite, slope: Slope, us: (p: readonly number[]) => number) => {
   const { roof } = site;
@@ -47,9 +35,10 @@ const origins = (site: FrameOnSite, slope: Slope, us: (p: readonly number[]) => 
   const lines = roof.lines
     .filter(({ slopes }) => slopes.includes(index))
     .flatMap(({ kind, from, to }) => (kind === 'ridge' ? [us(from), us(to)] : [us(to)]));
-  const corners = slope.sides
-    .filter(({ line }, i) => !slope.sides.slice(0, i).some((other) => liesWithin(line, other.line)))
-    .flatMap(({ line }) => [us(line.start), us(line.end)]);
+  const blocks = new Set(slope.sides.map(({ block }) => block));
+  const corners = roof.blocks
+    .filter(({ id }) => blocks.has(id))
+    .flatMap(({ sides }) => sides.map(({ start }) => us(start)));
   const inside = overOwnWalls(site.roof, slope).flatMap(({ points }) => points.map(us));
   return [...new Set([...lines, ...corners, ...inside])];
 };

@@ -117,15 +117,47 @@ const MOST_RAFTERS = 6000;
 const rafterCount = ({ blocks, framing }: Job): number =>
   blocks.reduce(
     (sum, { outline, sides }) =>
-      sides.reduce(
-        (own, { roof }, i) =>
-          roof === 'eave'
-            ? own + v2.distance(corner(outline, i), corner(outline, i + 1)) / framing.spacing
-            : own,
-        sum,
-      ),
+      sides.reduce((own, side, i) => {
+        if (side.roof !== 'eave') return own;
+        const long = v2.distance(corner(outline, i), corner(outline, i + 1));
+        // Above and below each break in pitch stands a rafter.
+        return own + (long / framing.spacing) * (1 + (side.breaks?.length ?? 0));
+      }, sum),
     0,
   );
+
+/** More breaks in pitch than these, or more eaves that kick out, and where they cross takes too long to work out. */
+const MOST_BREAKS = 160;
+const MOST_KICKS = 48;
+
+const checkBreakCount = ({ blocks }: Job): Problem[] => {
+  const broken = blocks.flatMap(({ sides }, i) =>
+    sides.flatMap((side, k) =>
+      side.roof === 'eave' && side.breaks !== undefined
+        ? [{ path: `blocks.${i}.sides.${k}.breaks`, side, breaks: side.breaks }]
+        : [],
+    ),
+  );
+  const kicks = broken.filter(
+    ({ side, breaks: [first] }) =>
+      first !== undefined && pitchRad(first.pitch) > pitchRad(side.pitch),
+  );
+  const count = broken.reduce((sum, { breaks }) => sum + breaks.length, 0);
+  const over = (path: string | undefined, found: number, most: number, what: string): Problem[] =>
+    found <= most || path === undefined
+      ? []
+      : [
+          {
+            code: 'size',
+            path,
+            text: `${found} ${what} in this job; accepted are at most ${most}, or the building in several jobs`,
+          },
+        ];
+  return [
+    ...over(broken[0]?.path, count, MOST_BREAKS, 'breaks in pitch'),
+    ...over(kicks[0]?.path, kicks.length, MOST_KICKS, 'eaves that kick out'),
+  ];
+};
 
 const checkSizes = (job: Job): Problem[] => {
   const problems: Problem[] = [];
@@ -184,6 +216,7 @@ const checkReferences = (job: Job): Problem[] => {
 /** What a schema cannot see: fields that must agree with each other. */
 export const checkJob = (job: Job): Problem[] => [
   ...job.blocks.flatMap(checkBlock),
+  ...checkBreakCount(job),
   ...checkSizes(job),
   ...checkReferences(job),
 ];

@@ -187,6 +187,31 @@ describe('breaks that are no roof', () => {
     expect(rough(breaks)).toMatch(pattern);
   });
 
+  it('refuses more of them than can be worked out while you wait', () => {
+    const blocks = (sides: number) =>
+      Array.from({ length: Math.ceil(sides / 4) }, (_, i) =>
+        rectangle(
+          `b${i}`,
+          [i * 14000, 0, 12000, 8000],
+          [
+            broken('4/12', [900, '12/12']),
+            broken('4/12', [900, '12/12']),
+            broken('4/12', [900, '12/12']),
+            broken('4/12', [900, '12/12']),
+          ],
+        ),
+      );
+    const read = (sides: number) => {
+      const job = { ...wide([gambrel, gable, gambrel, gable]), blocks: blocks(sides) };
+      return readJob(JSON.parse(JSON.stringify(job)));
+    };
+    expect(read(48).ok).toBe(true);
+    const many = read(52);
+    expect(many.ok ? '' : problemLine(many.problems[0]!)).toMatch(
+      /^blocks\.0\.sides\.0\.breaks: 52 eaves that kick out in this job; accepted are at most 48/,
+    );
+  });
+
   it('refuses a break above the roof’s top', () => {
     const high = broken('12/12', [3900, '6/12']);
     expect(refusedAs(wide([high, gable, broken('12/12', [500, '3/12']), gable]))[0]).toMatch(

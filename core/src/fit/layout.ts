@@ -95,7 +95,7 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
 };
 
 /** How many ends of bays to each side of a rafter are tried. */
-const NEIGHBOURS = 4;
+const NEIGHBOURS = 10;
 
 const beyond = (marks: readonly number[], u: number, sign: 1 | -1): number[] =>
   [...new Set(marks)]

@@ -30,11 +30,25 @@ const isRoomy = ({ lines, edges }: Roof): boolean => {
   );
 };
 
+/** Whether a fascia set square with the tails is deep enough to lean back past its overhang. */
+const leansFar = ({ framing, timber: { fascia }, blocks }: Job): boolean =>
+  framing.tail === 'square' &&
+  fascia !== undefined &&
+  blocks.some(({ sides }) =>
+    sides.some(
+      (side) =>
+        side.roof === 'eave' &&
+        side.overhang > 0 &&
+        fascia.depth * Math.sin(pitchRad(side.pitch)) > side.overhang,
+    ),
+  );
+
 /**
  * Whether a roof is of the ordinary sort: square corners, one pitch, one height of plates, its points well apart. Every
  * other roof is proved before its list is given.
  */
-export const isPlain = ({ blocks }: Job, roof: Roof): boolean => {
+export const isPlain = (job: Job, roof: Roof): boolean => {
+  const { blocks } = job;
   const pitches = blocks.flatMap(({ sides }) =>
     sides.flatMap((side) => (side.roof === 'eave' ? [pitchRad(side.pitch)] : [])),
   );
@@ -43,6 +57,8 @@ export const isPlain = ({ blocks }: Job, roof: Roof): boolean => {
   );
   return (
     !raised &&
+    // A fascia that leans may come back to the plate.
+    !leansFar(job) &&
     blocks.every(({ sides }) =>
       sides.every(
         (side) => side.roof !== 'eave' || (side.breaks === undefined && side.gablet === undefined),

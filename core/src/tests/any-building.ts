@@ -29,4 +29,9 @@ export const anyBuilding: fc.Arbitrary<Building> = fc
     const hips = [east, west].filter((end) => end === 'eave').length;
     const ridge = hips === 2 ? Math.abs(along - across) : along - (hips * across) / 2;
     return ridge >= 100;
+  })
+  // A fascia 184 mm deep, set square on a short overhang, would lean back into the plate: that is refused.
+  .filter(({ pitch, overhang, framing: { tail } }) => {
+    const slope = Math.atan(parseInt(pitch) / 12);
+    return tail === 'plumb' || overhang === 0 || 184 * Math.sin(slope) <= overhang;
   });

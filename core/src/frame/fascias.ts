@@ -4,7 +4,15 @@ import { plumbFrame } from './board';
 import { CORNER_REACH_MM, endAt, slopeUnder } from './fascia-ends';
 import { plainPlan, type EndCut, type Member } from './member';
 import { solidOf, woodWithin } from './solid-of';
-import { clearOfAll, cutsOf, cutAll, wholeStrip, type PlanCut, type Strip } from './strip';
+import {
+  boxesPart,
+  clearOfAll,
+  cutsOf,
+  cutAll,
+  wholeStrip,
+  type PlanCut,
+  type Strip,
+} from './strip';
 import type { StripGrid } from './strip-grid';
 import { isSquareTail } from './tails';
 import { planedOff } from './to-member';
@@ -86,7 +94,7 @@ const memberOf = (
 });
 
 /** What a board of one convex piece is made of, as half-spaces. */
-const boundsOf = ({ frame: { origin, a, s, e }, stock, topMm, ends }: Member): HalfSpace[] => {
+const boundsOf = ({ frame: { origin, s, e }, stock, topMm, ends }: Member): HalfSpace[] => {
   const half = stock.thickness / 2;
   const at = (along: Vec3, by: number): HalfSpace =>
     halfSpace(v3.add(origin, v3.scale(along, by)), by < 0 ? v3.scale(along, -1) : along);
@@ -96,13 +104,9 @@ const boundsOf = ({ frame: { origin, a, s, e }, stock, topMm, ends }: Member): H
     halfSpace(v3.add(origin, v3.scale(e, topMm)), e),
     halfSpace(v3.add(origin, v3.scale(e, topMm - stock.depth)), v3.scale(e, -1)),
     ...ends.map(({ keep }) => keep),
-    at(a, FAR_MM),
-    at(a, -FAR_MM),
   ];
 };
 
-/** No fascia is longer. mm */
-const FAR_MM = 1e6;
 /** Wood that two fascias may share before one is cut: rounding. mm³ */
 const TOUCHING_MM3 = 1;
 
@@ -146,7 +150,11 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
     if (whole === null) continue;
     const uncut = memberOf(site, place, stock, topMm, whole, ends);
     const others = set.filter(
-      (one) => !mates.includes(one.strip.id) && inTheWay(one.strip) && shareWood(uncut, one.member),
+      (one) =>
+        !mates.includes(one.strip.id) &&
+        !boxesPart(whole.box, one.strip.box) &&
+        inTheWay(one.strip) &&
+        shareWood(uncut, one.member),
     );
     const strip = clearOfAll(
       whole,

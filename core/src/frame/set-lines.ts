@@ -74,10 +74,11 @@ const bySeniority = (places: readonly LinePlace[]): LinePlace[] => {
       ).length,
     ]),
   );
+  const ranks = new Map(places.map((place) => [place, rankOf(places, place)]));
   return [...places].sort((p, q) => {
     const height = q.high[2] - p.high[2];
     if (Math.abs(height) > LEVEL_MM) return height;
-    const rank = rankOf(places, p) - rankOf(places, q);
+    const rank = (ranks.get(p) ?? 0) - (ranks.get(q) ?? 0);
     if (rank !== 0) return rank;
     const passed = (through.get(q) ?? 0) - (through.get(p) ?? 0);
     if (passed !== 0) return passed;

@@ -136,7 +136,8 @@ const SQUARE = 1e-6;
 /** A cut nearer than this to the board's own direction would rip it, as a sine: under 2°. */
 const RIPPED = 0.03;
 
-const boxesPart = (a: Strip['box'], b: Strip['box']): boolean =>
+/** Whether two strips' boxes lie apart, so that the strips do. */
+export const boxesPart = (a: Strip['box'], b: Strip['box']): boolean =>
   a[0] >= b[2] || b[0] >= a[2] || a[1] >= b[3] || b[1] >= a[3];
 
 /** The faces of `other` when the two share wood; null where they only touch, or one passes over the other. */

@@ -1,8 +1,8 @@
 import { v2, type Vec2 } from '../geom';
 import { heightAt, planeOver } from './bands';
 import { enclosed, type LoneBlock } from './block-roof';
-import type { Bound } from './model';
 import { joinedUp, type SideLine } from './side-lines';
+import { outside } from './surface';
 
 /** Along an open end the two roofs are compared in so many places. */
 const LOOKS = 64;
@@ -10,9 +10,6 @@ const LOOKS = 64;
 const SHOWS_MM = 0.1;
 /** A point this little outside a wall is in it. mm */
 const IN_WALL_MM = 1;
-
-const isWithin = (walls: readonly Bound[], [x, y]: Vec2): boolean =>
-  walls.every(({ a, b, c }) => a * x + b * y - c <= IN_WALL_MM);
 
 const heightOver = ({ bands }: LoneBlock, p: Vec2): number => {
   const plane = planeOver(bands, p);
@@ -70,7 +67,9 @@ export const carriedOver = (blocks: readonly LoneBlock[]): LoneBlock[] =>
     const open = own.sides[index];
     if (open === undefined) return own;
     const middle = v2.scale(v2.add(open.start, open.end), 0.5);
-    const host = blocks.find((other) => other !== own && isWithin(other.walls, middle));
+    const host = blocks.find(
+      (other) => other !== own && outside(other.walls, middle) <= IN_WALL_MM,
+    );
     if (host === undefined || !standsOut(own, open, host)) return own;
     return carriedTo(own, index, host) ?? own;
   });

@@ -1,5 +1,6 @@
 import { performance } from 'node:perf_hooks';
 import { buildingJob } from '../src/tests/building';
+import { problemLine } from '../src/problem';
 import { fit, solve, type Solution } from '../src/solve';
 import { proofFigures } from './proof';
 import { village } from './village';
@@ -12,7 +13,7 @@ const solved = (along: number): Solution => {
   const solution = solve(
     buildingJob({ along, across: along * 0.55, pitch: '8/12', framing: { spacing: 400 } }),
   );
-  if (!solution.ok) throw new Error(solution.problems.map((problem) => problem.text).join('; '));
+  if (!solution.ok) throw new Error(solution.problems.map(problemLine).join('; '));
   return solution.value;
 };
 
@@ -63,7 +64,7 @@ const BAYS = [1, 2, 4, 7, 10];
 const costs = BAYS.map((bays) => {
   const job = village(bays, SPACING_MM);
   const solution = solve(job);
-  if (!solution.ok) throw new Error(solution.problems.map(({ text }) => text).join('; '));
+  if (!solution.ok) throw new Error(solution.problems.map(problemLine).join('; '));
   const boards = solution.value.members.length;
   const blocks = `${job.blocks.length} blocks`;
   return {

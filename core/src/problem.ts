@@ -1,3 +1,5 @@
+import { spoken, type Sentence } from './sentence';
+
 /**
  * What can be wrong with a job, as data.
  *
@@ -22,7 +24,7 @@ export type ProblemCode =
 export interface Problem {
   readonly code: ProblemCode;
   readonly path: string;
-  readonly text: string;
+  readonly text: Sentence;
 }
 
 export type Result<T> =
@@ -34,4 +36,4 @@ export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
 export const refused = <T>(problems: readonly Problem[]): Result<T> => ({ ok: false, problems });
 
 /** One line, as the command line and the log print it. */
-export const problemLine = (problem: Problem): string => `${problem.path}: ${problem.text}`;
+export const problemLine = (problem: Problem): string => `${problem.path}: ${spoken(problem.text)}`;

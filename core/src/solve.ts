@@ -1,14 +1,17 @@
-import { cutList, impossibleLine, type CutList, type CutListEntry } from './cuts';
+import { cutLines, impossibleLine, type CutList, type CutListEntry } from './cuts';
 import { dryFit, type FitReport } from './fit';
 import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
+import { notesOf, remarksOn, type Remark } from './remarks';
 import { ok, refused, type Problem, type Result } from './problem';
+import { say } from './sentence';
 import { isPlain, workOutRoof, type Roof } from './roof';
 
 export interface Solution {
   readonly job: Job;
   readonly roof: Roof;
   readonly members: readonly Member[];
+  readonly remarks: readonly Remark[];
   readonly cuts: CutList;
 }
 
@@ -29,7 +32,7 @@ const impossible = ({ job, cuts }: Solution): Problem[] => {
     {
       code: 'not-framed',
       path: pathOf(job, entry.block),
-      text: `this roof cannot be framed yet: ${entry.mark} (${entry.kind}) would come out with ${fault}. Accepted is a plan whose roof lines stand further apart there, or like pitches`,
+      text: say`this roof cannot be framed yet: ${entry.mark} (${entry.kind}) would come out with ${fault}. Accepted is a plan whose roof lines stand further apart there, or like pitches`,
     },
   ];
 };
@@ -45,7 +48,7 @@ const notProved = (solution: Solution): Problem[] => {
       return {
         code: 'not-framed' as const,
         path: pathOf(job, block),
-        text: `this roof cannot be framed yet: ${text}. Accepted is a plan whose roof lines stand further apart there, or like pitches and plates`,
+        text: say`this roof cannot be framed yet: ${text}. Accepted is a plan whose roof lines stand further apart there, or like pitches and plates`,
       };
     });
 };
@@ -56,11 +59,21 @@ export const solve = (job: Job): Result<Solution> => {
   if (!roof.ok) return roof;
   const framing = frameRoof(job, roof.value);
   if (!framing.ok) return framing;
+  const subject = { job, roof: roof.value, framing: framing.value };
+  const members = cutLines(subject.roof, subject.framing);
+  const remarks = remarksOn(subject, members);
   const solution: Solution = {
     job,
-    roof: roof.value,
-    members: framing.value.members,
-    cuts: cutList(job, roof.value, framing.value),
+    roof: subject.roof,
+    members: subject.framing.members,
+    remarks,
+    cuts: {
+      format: 'ogee-cutlist',
+      version: 1,
+      job: job.name,
+      members,
+      notes: notesOf(subject, members, remarks),
+    },
   };
   const sawn = impossible(solution);
   const problems = sawn.length > 0 ? sawn : notProved(solution);

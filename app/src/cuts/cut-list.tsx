@@ -1,7 +1,6 @@
-import { KINDS_IN_ORDER, type CutListEntry, type Job } from '@ogee/core';
+import { KINDS, KINDS_IN_ORDER, type CutListEntry, type Job } from '@ogee/core';
 import { Pressable, View } from 'react-native';
 import { writeLength, writeStock } from '../ui/length-entry';
-import { KIND_LOOK } from '../theme/kinds';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { Figure, Small, Title } from '../ui/text';
@@ -70,7 +69,7 @@ export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) 
       return (
         <View key={kind} className="pb-4">
           <View className="flex-row items-center gap-3 px-3 py-1">
-            <Title level={3}>{total === 1 ? KIND_LOOK[kind].name : KIND_LOOK[kind].plural}</Title>
+            <Title level={3}>{total === 1 ? KINDS[kind].name : KINDS[kind].plural}</Title>
             <KindLine kind={kind} />
             <Small className="ml-auto">{total} in all</Small>
           </View>

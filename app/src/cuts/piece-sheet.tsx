@@ -1,6 +1,7 @@
 import {
   boardOf,
   formatDegrees,
+  KINDS,
   stepsOf,
   workingOf,
   type CutEntry,
@@ -13,7 +14,6 @@ import {
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Board } from '../draw/board';
-import { KIND_LOOK } from '../theme/kinds';
 import { Choice } from '../ui/choice';
 import { writeLength, writeStock } from '../ui/length-entry';
 import { KindLine } from '../ui/kind-line';
@@ -216,7 +216,7 @@ export const PieceSheet = ({ entry, member, notes, display, way }: SheetProps) =
       <View>
         <View className="flex-row items-center gap-3">
           <Title level={1}>{entry.mark}</Title>
-          <Title>{KIND_LOOK[entry.kind].name}</Title>
+          <Title>{KINDS[entry.kind].name}</Title>
           <KindLine kind={entry.kind} />
         </View>
         <Words>

@@ -1,4 +1,4 @@
-import type { Job, Problem } from '@ogee/core';
+import type { Job } from '@ogee/core';
 import { z } from 'zod';
 
 const summary = z.object({
@@ -31,7 +31,7 @@ export type Revision = z.output<typeof revision>;
 export class Refused extends Error {
   constructor(
     readonly status: number,
-    readonly problems: readonly Pick<Problem, 'path' | 'text'>[],
+    readonly problems: readonly { readonly path: string; readonly text: string }[],
     /** On a conflict: what is there now. */
     readonly current: StoredJob | null,
   ) {

@@ -1,4 +1,4 @@
-import { readJob, type FitReport, type Job, type Problem, type Solution } from '@ogee/core';
+import { readJob, spoken, type FitReport, type Job, type Problem, type Solution } from '@ogee/core';
 import { useQueryClient } from '@tanstack/react-query';
 import {
   createContext,
@@ -84,7 +84,10 @@ export const OpenJobProvider = ({
       fitRoof: solved.fitRoof,
       stale: solved.solution !== null && (problems.length > 0 || faults.size > 0),
       problems,
-      problemAt: (path) => problems.find((problem) => problem.path === path)?.text,
+      problemAt: (path) => {
+        const found = problems.find((problem) => problem.path === path);
+        return found === undefined ? undefined : spoken(found.text, snapshot.job.display);
+      },
       setFault,
     }),
     [snapshot, stored.id, saver, solved.solution, solved.fitRoof, problems, faults, setFault],

@@ -1,5 +1,5 @@
 import type { BoardDrawing, BoardMark, CutEntry, Job, Kind } from '@ogee/core';
-import { formatLength, lengthFormat } from '@ogee/core';
+import { formatLength, KINDS, lengthFormat } from '@ogee/core';
 import { ScrollView, View } from 'react-native';
 import Svg, {
   Defs,
@@ -11,7 +11,6 @@ import Svg, {
   Rect,
   Text as SvgText,
 } from 'react-native-svg';
-import { KIND_LOOK } from '../theme/kinds';
 import { useTheme } from '../theme/theme';
 import { Tape, TAPE_PX } from './tape';
 
@@ -117,9 +116,9 @@ export const Board = ({ board, cuts, kind, display, mirrored }: BoardProps) => {
             x2={x(board.lengthMm)}
             y1={faceY - 1}
             y2={faceY - 1}
-            stroke={colour(KIND_LOOK[kind].colour)}
-            strokeWidth={KIND_LOOK[kind].width}
-            strokeDasharray={[...KIND_LOOK[kind].dash]}
+            stroke={colour(kind)}
+            strokeWidth={KINDS[kind].widthPx}
+            strokeDasharray={[...KINDS[kind].dash]}
           />
           {board.marks.map((mark) =>
             [true, false].map((far) => {

@@ -1,5 +1,6 @@
 import {
   formatLength,
+  KINDS,
   lengthFormat,
   markOf,
   planLine,
@@ -11,7 +12,6 @@ import {
 import { useMemo, useRef } from 'react';
 import { Pressable, View, type View as ViewRef } from 'react-native';
 import Svg, { Circle, G, Line, Path, Polygon } from 'react-native-svg';
-import { KIND_LOOK } from '../theme/kinds';
 import { useTheme } from '../theme/theme';
 import { Halo, uprightTurn } from './halo';
 import { fitPlan, nearest, type PlanTimber } from './plan-fit';
@@ -82,7 +82,7 @@ const TimberLine = ({
   wrong: boolean;
 }) => {
   const { colour } = useTheme();
-  const look = KIND_LOOK[timber.kind];
+  const look = KINDS[timber.kind];
   const { from, to } = timber;
   const line = { x1: from[0], y1: from[1], x2: to[0], y2: to[1] };
   return (
@@ -95,8 +95,8 @@ const TimberLine = ({
       )}
       <Line
         {...line}
-        stroke={colour(look.colour)}
-        strokeWidth={look.width}
+        stroke={colour(timber.kind)}
+        strokeWidth={look.widthPx}
         strokeDasharray={[...look.dash]}
       />
     </G>
@@ -104,8 +104,7 @@ const TimberLine = ({
 };
 
 /** The timbers that stand on the roof's own lines. */
-const isMajor = (kind: PlanTimber['kind']): boolean =>
-  kind === 'hip' || kind === 'ridge' || kind === 'valley' || kind === 'purlin';
+const isMajor = (kind: PlanTimber['kind']): boolean => KINDS[kind].stands === 'line';
 
 const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
   const { colour } = useTheme();
@@ -119,7 +118,7 @@ const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
       turn={uprightTurn(from, to)}
       size={own}
       text={mark}
-      colour={colour(KIND_LOOK[kind].colour)}
+      colour={colour(kind)}
       dy={own * 0.35}
     />
   );

@@ -1,4 +1,4 @@
-import type { FitReport, FitProblem } from '@ogee/core';
+import { spoken, type FitProblem, type FitReport } from '@ogee/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -73,7 +73,11 @@ const Findings = ({ problems }: { problems: readonly FitProblem[] }) => {
         />
       )}
       {problems.map((problem) => (
-        <Caution key={problem.text} level="caution" text={problem.text} />
+        <Caution
+          key={`${problem.kind} ${problem.ids.join(' ')} ${problem.at.join(' ')}`}
+          level="caution"
+          text={spoken(problem.text, job.display)}
+        />
       ))}
     </View>
   );

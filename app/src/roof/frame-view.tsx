@@ -1,7 +1,6 @@
-import { KINDS_IN_ORDER, markOf, type Kind, type Solution, type Vec3 } from '@ogee/core';
+import { KINDS, KINDS_IN_ORDER, markOf, type Kind, type Solution, type Vec3 } from '@ogee/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { KIND_LOOK } from '../theme/kinds';
 import { useTheme } from '../theme/theme';
 import { KindLine } from '../ui/kind-line';
 import { Button } from '../ui/button';
@@ -56,7 +55,7 @@ export const FrameView = ({
             hidden={hidden}
             picked={picked}
             markOf={mark}
-            colourOf={(kind) => plainRgb(colour(KIND_LOOK[kind].colour))}
+            colourOf={(kind) => plainRgb(colour(kind))}
             pickedColour={plainRgb(colour('chalk'))}
             onPick={setPicked}
             wrong={wrong}
@@ -71,7 +70,7 @@ export const FrameView = ({
         ) : (
           <>
             <Strong>
-              {entry.mark} · {KIND_LOOK[entry.kind].name}
+              {entry.mark} · {KINDS[entry.kind].name}
             </Strong>
             <Button label={`See ${entry.mark}`} onPress={() => onOpen(entry.mark)} />
           </>
@@ -85,12 +84,12 @@ export const FrameView = ({
               key={kind}
               role="checkbox"
               aria-checked={shown}
-              aria-label={`Show ${KIND_LOOK[kind].plural.toLowerCase()}`}
+              aria-label={`Show ${KINDS[kind].plural.toLowerCase()}`}
               onPress={() => toggle(kind)}
               className={`min-h-[48px] flex-row items-center gap-2 rounded border px-3 ${shown ? 'border-edge bg-sheet' : 'border-grain opacity-50'}`}
             >
               <KindLine kind={kind} />
-              <Small>{KIND_LOOK[kind].plural}</Small>
+              <Small>{KINDS[kind].plural}</Small>
             </Pressable>
           );
         })}

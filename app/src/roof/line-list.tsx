@@ -1,13 +1,14 @@
-import type { CutListEntry } from '@ogee/core';
+import { KINDS, KINDS_IN_ORDER, type CutListEntry } from '@ogee/core';
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
-import { KIND_LOOK } from '../theme/kinds';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { Figure, Small, Strong, Title } from '../ui/text';
 
-const LINES = ['ridge', 'purlin', 'hip', 'valley', 'header'] as const;
+const LINES = KINDS_IN_ORDER.filter(
+  (kind) => KINDS[kind].stands === 'line' || KINDS[kind].stands === 'between',
+);
 
 const isLine = (entry: CutListEntry): boolean => LINES.some((kind) => kind === entry.kind);
 
@@ -30,7 +31,7 @@ export const LineList = () => {
         <Pressable
           key={entry.mark}
           role="link"
-          aria-label={`${KIND_LOOK[entry.kind].name} ${entry.mark}: open its piece`}
+          aria-label={`${KINDS[entry.kind].name} ${entry.mark}: open its piece`}
           onPress={() => router.navigate(`/job/${id}/cuts/${entry.mark}`)}
           className="min-h-[64px] flex-row items-center gap-3 rounded border border-grain bg-sheet px-3 py-2"
         >
@@ -40,7 +41,7 @@ export const LineList = () => {
           </View>
           <View className="flex-1">
             <Small>
-              {KIND_LOOK[entry.kind].name}
+              {KINDS[entry.kind].name}
               {entry.count > 1 ? ` × ${entry.count}` : ''} · {angles(entry)}
             </Small>
           </View>

@@ -3,9 +3,8 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import ZoomIn from 'lucide-react-native/icons/zoom-in';
 import ZoomOut from 'lucide-react-native/icons/zoom-out';
-import { KINDS_IN_ORDER } from '@ogee/core';
+import { KINDS, KINDS_IN_ORDER } from '@ogee/core';
 import { KindLine } from '../ui/kind-line';
-import { KIND_LOOK } from '../theme/kinds';
 import { useOpenJob } from '../data/open-job';
 import { Elevation } from '../draw/elevation';
 import { Plan } from '../draw/plan';
@@ -113,7 +112,7 @@ const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
           {kinds.map((kind) => (
             <View key={kind} className="flex-row items-center gap-2">
               <KindLine kind={kind} />
-              <Small>{KIND_LOOK[kind].name}</Small>
+              <Small>{KINDS[kind].name}</Small>
             </View>
           ))}
         </View>

@@ -1,3 +1,4 @@
+import { spoken } from '@ogee/core';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
@@ -32,8 +33,8 @@ export const StaleBar = () => {
         {stale ? 'Stale: this is the last good roof.' : 'No roof yet.'}
       </Strong>
       {problems.map((problem) => (
-        <Small key={problem.path + problem.text}>
-          {placeName(job, problem.path)}: {problem.text}
+        <Small key={problem.path + problem.code}>
+          {placeName(job, problem.path)}: {spoken(problem.text, job.display)}
         </Small>
       ))}
       {problems.length === 0 && (

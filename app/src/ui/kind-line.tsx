@@ -1,12 +1,11 @@
-import type { Kind } from '@ogee/core';
+import { KINDS, type Kind } from '@ogee/core';
 import Svg, { Line } from 'react-native-svg';
-import { KIND_LOOK } from '../theme/kinds';
 import { useTheme } from '../theme/theme';
 
 /** The kind's colour and line, as on the plan. */
 export const KindLine = ({ kind }: { kind: Kind }) => {
   const { colour } = useTheme();
-  const look = KIND_LOOK[kind];
+  const look = KINDS[kind];
   return (
     <Svg width={44} height={12} aria-hidden>
       <Line
@@ -14,8 +13,8 @@ export const KindLine = ({ kind }: { kind: Kind }) => {
         y1={6}
         x2={44}
         y2={6}
-        stroke={colour(look.colour)}
-        strokeWidth={look.width}
+        stroke={colour(kind)}
+        strokeWidth={look.widthPx}
         strokeDasharray={[...look.dash]}
       />
     </Svg>

@@ -1,6 +1,8 @@
 import { parseArgs } from 'node:util';
 import { cutListCsv, framingObj } from '../export';
+import type { FitReport } from '../fit';
 import { readJobText } from '../job';
+import { spoken } from '../sentence';
 import { problemLine, type Problem } from '../problem';
 import { fit, markOf, solve, type Solution } from '../solve';
 
@@ -38,12 +40,18 @@ const COMMANDS: Readonly<
     if (format === 'json') return ({ cuts }) => json(cuts);
     return format === 'csv' ? ({ cuts }) => cutListCsv(cuts) : `there is no format "${format}"`;
   },
-  fit: () => (solution) => json(fit(solution)),
+  fit: () => (solution) => json(printedFit(fit(solution))),
   export: ({ to }) =>
     to === 'obj'
       ? (solution) => framingObj(solution.members, markOf(solution))
       : `there is no export to "${to ?? ''}"`,
 };
+
+/** A report whose findings are told in words. */
+const printedFit = (report: FitReport): object => ({
+  ...report,
+  problems: report.problems.map((problem) => ({ ...problem, text: spoken(problem.text) })),
+});
 
 const printed = (text: string, print: (solution: Solution) => string): Outcome => {
   const job = readJobText(text);

@@ -1,28 +1,10 @@
-import { KINDS_IN_ORDER, type Framing, type Kind } from '../frame';
+import { KINDS, KINDS_IN_ORDER, type Framing } from '../frame';
 import { CUT_ALIKE_MM } from '../geom';
-import type { Job } from '../job';
 import type { Roof } from '../roof';
 import { figuresOf } from './figures';
 import { group, handOf, pieceOf, type Group } from './group';
-import type { CutList, CutListEntry } from './model';
-import { remarksOn } from './remarks';
+import type { CutListEntry } from './model';
 import { ridgeHeights } from './ridge-heights';
-import { sawNotes } from './saw-notes';
-
-/** Pencilled on the piece: letters for the kind, a number for the cut. */
-const MARK_LETTERS: Readonly<Record<Kind, string>> = {
-  ridge: 'R',
-  purlin: 'P',
-  header: 'HD',
-  common: 'C',
-  'king-common': 'KC',
-  hip: 'H',
-  valley: 'V',
-  'hip-jack': 'HJ',
-  'valley-jack': 'VJ',
-  'cripple-jack': 'CJ',
-  fascia: 'F',
-};
 
 const entryOf = (roof: Roof, { pieces }: Group, mark: string): CutListEntry => {
   const [first] = pieces;
@@ -70,27 +52,15 @@ const entryOf = (roof: Roof, { pieces }: Group, mark: string): CutListEntry => {
   };
 };
 
-/** Reads every member, groups what is cut alike, marks and orders the list. */
-export const cutList = (job: Job, roof: Roof, framing: Framing): CutList => {
-  const groups = group(framing.members.map(pieceOf));
-  const members = KINDS_IN_ORDER.flatMap((kind) =>
+/** Reads every member, groups what is cut alike, marks and orders the lines of the list. */
+export const cutLines = (roof: Roof, { members }: Framing): CutListEntry[] => {
+  const groups = group(members.map(pieceOf));
+  return KINDS_IN_ORDER.flatMap((kind) =>
     groups
       .filter(({ pieces: [first] }) => first?.member.kind === kind)
       .sort(longestFirst)
-      .map((one, i) => entryOf(roof, one, `${MARK_LETTERS[kind]}${i + 1}`)),
+      .map((one, i) => entryOf(roof, one, `${KINDS[kind].letters}${i + 1}`)),
   );
-  const markOf = new Map(members.flatMap((entry) => entry.members.map((id) => [id, entry.mark])));
-  const remarks = remarksOn(job, roof, framing).map(({ level, member, text }) => {
-    const mark = member === null ? undefined : markOf.get(member);
-    return mark === undefined ? { level, text } : { level, member: mark, text };
-  });
-  return {
-    format: 'ogee-cutlist',
-    version: 1,
-    job: job.name,
-    members,
-    notes: [...remarks, ...sawNotes(job, members)],
-  };
 };
 
 /** Long points that agree to the saw are told apart by how many there are, so that noise cannot swap their marks. */

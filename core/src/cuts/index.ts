@@ -8,7 +8,9 @@
  */
 export { impossibleLine } from './sound';
 export { boardOf } from './board-drawing';
-export { cutList } from './cut-list';
+export { cutLines } from './cut-list';
+export { notchPlumbDepth } from './local-cut';
+export { seatOf } from './seat';
 export { handOf, pieceOf } from './group';
 export { span } from './lengths';
 export { workingOf } from './figures';

@@ -70,6 +70,8 @@ export interface CutList {
   readonly job: string;
   readonly members: readonly CutListEntry[];
   readonly notes: readonly {
+    /** What it is about, whatever its words. */
+    readonly code: string;
     readonly level: 'caution' | 'note';
     readonly member?: string;
     readonly text: string;

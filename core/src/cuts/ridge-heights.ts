@@ -1,12 +1,12 @@
 import { CUT_ALIKE_MM } from '../geom';
-import type { Member } from '../frame';
+import { KINDS, type Member } from '../frame';
 import type { Roof } from '../roof';
 import type { RidgeHeight } from './model';
 
 /** Where the tops of ridges and of the purlins at breaks stand, each height once: the first numbers set out on site. */
 export const ridgeHeights = (roof: Roof, members: readonly Member[]): RidgeHeight[] | null => {
   const kind = members[0]?.kind;
-  if (kind !== 'ridge' && kind !== 'purlin') return null;
+  if (kind === undefined || !KINDS[kind].setByHeight) return null;
   const found: RidgeHeight[] = [];
   for (const { frame, topMm, plan, block } of members) {
     const top = frame.origin[2] + topMm / Math.cos(plan.slopeRad);

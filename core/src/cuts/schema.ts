@@ -55,6 +55,7 @@ export const cutListSchema = z.object({
   ),
   notes: z.array(
     z.object({
+      code: z.string(),
       level: z.enum(['caution', 'note']),
       member: z.string().optional(),
       text: z.string(),

@@ -1,4 +1,5 @@
 import { area2, commonConvex, FIT_GAP_MM, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { inMm, say } from '../sentence';
 import { touches, type Contact } from './contacts';
 import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
 import { middleOfPoints, type FrameOnSite } from './frame-on-site';
@@ -46,7 +47,7 @@ const standsOff = (placed: Placed, face: PlacedFace, touch: Touch): FitProblem =
     kind: 'gap',
     mm,
     at: middleOfPoints(contact.points),
-    text: `the ${cutName(face)} of ${placed.mark} stands ${mm.toFixed(1)} mm off ${nameOf(other)} (${placed.member.id})`,
+    text: say`the ${cutName(face)} of ${placed.mark} stands ${inMm(mm, 1)} off ${nameOf(other)}`,
   };
 };
 
@@ -57,7 +58,7 @@ const standsIn = ({ mark, member }: Placed, { contact }: Touch): FitProblem => (
   kind: 'overlap',
   mm: -contact.gapMm,
   at: middleOfPoints(contact.points),
-  text: `the seat of ${mark} stands ${(-contact.gapMm).toFixed(1)} mm deep in the plate (${member.id})`,
+  text: say`the seat of ${mark} stands ${inMm(-contact.gapMm, 1)} deep in the plate`,
 });
 
 /** Of what a face nearly touches, the nearest, where it touches nothing; null where it bears or faces nothing. */
@@ -106,8 +107,8 @@ const loose = (placed: Placed, end: TimberEnd, share: number): FitProblem => {
     at: middleOfPoints(end.faces.flatMap(({ points }) => points)),
     text:
       share > 0
-        ? `the ${which} end of ${placed.mark} bears by ${(share * 100).toFixed(0)} % of its cut only (${placed.member.id})`
-        : `the ${which} end of ${placed.mark} bears on nothing (${placed.member.id})`,
+        ? say`the ${which} end of ${placed.mark} bears by ${Math.round(share * 100)} % of its cut only`
+        : say`the ${which} end of ${placed.mark} bears on nothing`,
   };
 };
 

@@ -2,6 +2,7 @@ import { FIT_IN_PLATE_MM3, FIT_OVERLAP_MM3 } from '../geom';
 import type { Member } from '../frame';
 import type { Job } from '../job';
 import type { Roof } from '../roof';
+import { say } from '../sentence';
 import { bearingsOf } from './bearings';
 import { floating } from './carried';
 import { contactsOf } from './contacts';
@@ -29,8 +30,8 @@ const overlapProblem = ({ one, other, mm3, at }: Overlap<Placed | PlacedPlate>):
     at,
     text:
       second === undefined
-        ? `${marks[0]} stands in the plate with ${cm3} cm³ of wood (${ids.join(', ')})`
-        : `${marks[0]} and ${marks[1]} share ${cm3} cm³ of wood (${ids.join(', ')})`,
+        ? say`${marks[0]} stands in the plate with ${cm3} cm³ of wood`
+        : say`${marks[0]} and ${marks[1]} share ${cm3} cm³ of wood`,
   };
 };
 
@@ -46,7 +47,7 @@ const floatingProblem = (placed: Placed): FitProblem => ({
   ids: [placed.member.id],
   kind: 'floating',
   at: middleOf(placed),
-  text: `${placed.mark} is carried by nothing: no path of bearings leads from it to a plate or a wall (${placed.member.id})`,
+  text: say`${placed.mark} is carried by nothing: no path of bearings leads from it to a plate or a wall`,
 });
 
 /** Boards of the list that stand nowhere. */
@@ -63,7 +64,7 @@ const unlisted = (
       ids: [],
       kind: 'missing' as const,
       at: [0, 0, 0] as const,
-      text: `${markOf(id)} is in the list and stands nowhere in the frame (${id})`,
+      text: say`${markOf(id)} is in the list and stands nowhere in the frame`,
     }));
 };
 

@@ -9,6 +9,7 @@ import {
   type Vec2,
   type Vec3,
 } from '../geom';
+import { inMm, say } from '../sentence';
 import type { Roof, RoofBorder, SideLine } from '../roof';
 import { touches, type Contact } from './contacts';
 import { liesIn, type FrameOnSite } from './frame-on-site';
@@ -140,7 +141,7 @@ export const bareEaves = (
         kind: 'missing' as const,
         mm: b - a,
         at: v3.lerp(edge.from, edge.to, (a + b) / 2 / length),
-        text: `${(b - a).toFixed(0)} mm of the eave of "${edge.block}", side ${edge.side}, has no fascia`,
+        text: say`${inMm(b - a)} of the eave of "${edge.block}", wall ${edge.side + 1}, has no fascia`,
       }));
   });
 };

@@ -1,5 +1,6 @@
 import { FIT_PROUD_MM, planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
-import type { Member } from '../frame';
+import { isRafter } from '../frame';
+import { inMm, say, type Sentence } from '../sentence';
 import { LINE_TIMBER, roofAbout, type RoofLine } from '../roof';
 import { liesIn, middleOf, type FrameOnSite } from './frame-on-site';
 import { cornersOf, type Placed } from './placed';
@@ -20,7 +21,7 @@ const finding = (
   placed: Placed,
   kind: 'proud' | 'low' | 'misplaced',
   mm: number,
-  text: string,
+  text: Sentence,
   at: Vec3 = middleOf(placed),
 ): FitProblem => ({
   members: [placed.mark, 'roof'],
@@ -28,7 +29,7 @@ const finding = (
   kind,
   mm,
   at,
-  text: `${text} (${placed.member.id})`,
+  text,
 });
 
 /** How far the member's highest corner stands above the roof over it, square to the roof, and where. mm */
@@ -42,8 +43,6 @@ const mostProud = ({ roof }: FrameOnSite, placed: Placed): { mm: number; at: Vec
   }
   return { mm, at };
 };
-
-const isRafter = ({ kind }: Member): boolean => kind.endsWith('common') || kind.endsWith('jack');
 
 /** The faces of a timber that look up; a level one of a sloping timber parts its tail from the rest inside. */
 export const tops = ({ member: { frame }, pieces }: Placed) =>
@@ -79,7 +78,7 @@ const rafterTop = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
           placed,
           'proud',
           mm,
-          `${placed.mark} stands ${mm.toFixed(1)} mm proud of the roof plane`,
+          say`${placed.mark} stands ${inMm(mm, 1)} proud of the roof plane`,
         ),
       ]
     : [
@@ -87,7 +86,7 @@ const rafterTop = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
           placed,
           'low',
           mm,
-          `the top of ${placed.mark} lies ${mm.toFixed(1)} mm below the roof plane`,
+          say`the top of ${placed.mark} lies ${inMm(mm, 1)} below the roof plane`,
         ),
       ];
 };
@@ -159,7 +158,7 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
         placed,
         'misplaced',
         0,
-        `${mark} stands on no line of the roof that wants a ${member.kind}`,
+        say`${mark} stands on no line of the roof that wants a ${member.kind}`,
       ),
     ];
   const planes = line.slopes.flatMap((i) => site.roof.slopes[i]?.plane ?? []);
@@ -198,8 +197,8 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
   const mm = Math.abs(worst);
   if (mm <= slack) return [];
   return worst > 0
-    ? [finding(placed, 'proud', mm, `${mark} stands ${mm.toFixed(1)} mm proud of the roof`, at)]
-    : [finding(placed, 'low', mm, `${mark} stands ${mm.toFixed(1)} mm too low under the roof`, at)];
+    ? [finding(placed, 'proud', mm, say`${mark} stands ${inMm(mm, 1)} proud of the roof`, at)]
+    : [finding(placed, 'low', mm, say`${mark} stands ${inMm(mm, 1)} too low under the roof`, at)];
 };
 
 /** A timber that touches a plane of the roof with its highest corners at both ends: a header, a fascia. */
@@ -218,7 +217,7 @@ const touchesAbove = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
   const mm = Math.min(...lows);
   return mm <= FIT_PROUD_MM
     ? []
-    : [finding(placed, 'low', mm, `${placed.mark} lies ${mm.toFixed(1)} mm off the roof plane`)];
+    : [finding(placed, 'low', mm, say`${placed.mark} lies ${inMm(mm, 1)} off the roof plane`)];
 };
 
 /** Every top against the roof planes, both ways. */
@@ -234,7 +233,7 @@ export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
           placed,
           'proud',
           mm,
-          `${mark} stands ${mm.toFixed(1)} mm proud of the roof plane`,
+          say`${mark} stands ${inMm(mm, 1)} proud of the roof plane`,
           at,
         ),
       ];

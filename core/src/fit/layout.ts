@@ -1,4 +1,6 @@
+import { isRafter } from '../frame';
 import { planeAt, v2, v3 } from '../geom';
+import { inMm, say } from '../sentence';
 import { overOwnWalls, type Slope } from '../roof';
 import { middleOf, type FrameOnSite } from './frame-on-site';
 import type { Placed } from './placed';
@@ -49,8 +51,7 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
   const half = site.job.timber.common.thickness / 2;
   const bySlope = new Map<Slope, Placed[]>();
   for (const placed of site.members) {
-    const { kind } = placed.member;
-    if (!kind.endsWith('common') && !kind.endsWith('jack')) continue;
+    if (!isRafter(placed.member)) continue;
     const slope = slopeOf(site, placed);
     if (slope !== null) bySlope.set(slope, [...(bySlope.get(slope) ?? []), placed]);
   }
@@ -87,7 +88,7 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
           kind: 'misplaced',
           mm: least,
           at: middleOf(placed),
-          text: `${placed.mark} stands ${least.toFixed(1)} mm off the layout (${placed.member.id})`,
+          text: say`${placed.mark} stands ${inMm(least, 1)} off the layout`,
         },
       ];
     });

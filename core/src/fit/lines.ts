@@ -1,4 +1,5 @@
 import { intervals, v2, v3, type Interval } from '../geom';
+import { inMm, say } from '../sentence';
 import { LINE_TIMBER, type RoofLine } from '../roof';
 import type { FrameOnSite } from './frame-on-site';
 import { cornersOf } from './placed';
@@ -53,8 +54,8 @@ export const bareLines = ({ roof, job, members }: FrameOnSite): FitProblem[] => 
         mm,
         at,
         text: whole
-          ? `a ${name} ${mm.toFixed(0)} mm long in plan has no timber`
-          : `${mm.toFixed(0)} mm of a ${name} has no timber under it`,
+          ? say`a ${name} ${inMm(mm)} long in plan has no timber`
+          : say`${inMm(mm)} of a ${name} has no timber under it`,
       });
     }
   }

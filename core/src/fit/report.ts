@@ -1,4 +1,5 @@
 import type { Vec3 } from '../geom';
+import type { Sentence } from '../sentence';
 
 /**
  * What can be wrong with a frame:
@@ -26,7 +27,7 @@ export interface FitProblem {
   readonly at: Vec3;
   readonly mm?: number;
   readonly mm3?: number;
-  readonly text: string;
+  readonly text: Sentence;
 }
 
 /** A timber on its plate. */

@@ -1,4 +1,5 @@
 import { intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../geom';
+import { inMm, say } from '../sentence';
 import { heightAt, overOwnWalls, type Slope } from '../roof';
 import type { FrameOnSite } from './frame-on-site';
 import { tops } from './in-place';
@@ -214,7 +215,7 @@ export const bareStrips = (
       const p = v2.add(origin, v2.add(v2.scale(slope.along, u), v2.scale(slope.uphill, strip.v)));
       const at: Vec3 = [p[0], p[1], heightAt(slope, p)];
       const mm = strip.widthMm;
-      const where = `${slope.sides[0]?.block ?? ''} side ${slope.sides[0]?.side ?? 0}`;
+      const where = say`"${slope.sides[0]?.block ?? ''}", wall ${(slope.sides[0]?.side ?? 0) + 1}`;
       if (short) shortJacks.push({ at, mm });
       else
         problems.push({
@@ -224,8 +225,8 @@ export const bareStrips = (
           mm,
           at,
           text: strip.flush
-            ? `a strip of roof ${mm.toFixed(0)} mm wide stands bare between neighbours; the spacing is ${spacing} mm (${where})`
-            : `no rafter stands flush at the edge of the roof, ${mm.toFixed(0)} mm from its nearest (${where})`,
+            ? say`a strip of roof ${inMm(mm)} wide stands bare between neighbours; the spacing is ${inMm(spacing, 1)} (${where})`
+            : say`no rafter stands flush at the edge of the roof, ${inMm(mm)} from its nearest (${where})`,
         });
     }
   }

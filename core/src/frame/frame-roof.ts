@@ -1,13 +1,15 @@
 import { v2, v3, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
+import { inMm, say } from '../sentence';
 import { LINE_TIMBER, platesOf, type LineKind, type Roof } from '../roof';
 import { fasciaPlaces } from './fascia-places';
 import { fascias } from './fascias';
 import { gabletHeaders } from './gablet-headers';
 import { dividerOf, headerAt, headerStrip, type HeaderPlace } from './headers';
 import { junctionsOf, linePlaces, supportingValley, type LinePlace } from './line-places';
-import { KINDS_IN_ORDER, type Member } from './member';
+import { KINDS_IN_ORDER } from './kinds';
+import type { Member } from './member';
 import { kingStandsFirst, meetsRafters, setLines, withRafters, type SetLine } from './set-lines';
 import { placeRafters, setRafter, topPoint, type RafterPlace, type SetRafter } from './set-rafters';
 import { dividersOf, spansAt, type Divider, type Span } from './spans';
@@ -47,7 +49,7 @@ const missingTimber = (job: Job, { lines }: Roof): Problem[] =>
           {
             code: 'missing-timber' as const,
             path: `timber.${LINE_TIMBER[kind]}`,
-            text: `missing; this roof has ${WHAT[kind]}, so give its actual size as {"thickness": 38.1, "depth": 235}`,
+            text: say`missing; this roof has ${WHAT[kind]}, so give its actual size as {"thickness": 38.1, "depth": 235}`,
           },
         ],
   );
@@ -244,7 +246,7 @@ const noRoom = ({ job }: Site, places: readonly LinePlace[], set: readonly SetLi
     .map(({ kind, block, low, high }) => ({
       code: 'line-too-short',
       path: `blocks.${job.blocks.findIndex(({ id }) => id === block)}.outline`,
-      text: `a ${kind} of "${block}", ${v2.distance(v3.inPlan(low), v3.inPlan(high)).toFixed(0)} mm long in plan, runs so near another timber that there is no room for both; accepted is a plan where the two lines are one, or stand further apart`,
+      text: say`a ${kind} of "${block}", ${inMm(v2.distance(v3.inPlan(low), v3.inPlan(high)))} long in plan, runs so near another timber that there is no room for both; accepted is a plan where the two lines are one, or stand further apart`,
     }));
 
 /** One problem a field: the first is as good as the others. */

@@ -8,5 +8,5 @@
 export { frameRoof, type Framing, type LeftOut } from './frame-roof';
 export { planLine } from './plan-line';
 export { solidOf, type BoardFace } from './solid-of';
-export { KINDS_IN_ORDER } from './member';
-export type { Bevel, CutAt, EndCut, Kind, Member, Notch } from './member';
+export { isRafter, KINDS, KINDS_IN_ORDER, type Kind } from './kinds';
+export type { Bevel, CutAt, EndCut, Member, Notch } from './member';

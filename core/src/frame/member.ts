@@ -1,22 +1,6 @@
 import type { BoardFrame, HalfSpace, Vec2 } from '../geom';
 import type { Stock } from '../job';
-
-/** In the order they go up. */
-export const KINDS_IN_ORDER = [
-  'ridge',
-  'purlin',
-  'header',
-  'common',
-  'king-common',
-  'hip',
-  'valley',
-  'hip-jack',
-  'valley-jack',
-  'cripple-jack',
-  'fascia',
-] as const;
-
-export type Kind = (typeof KINDS_IN_ORDER)[number];
+import type { Kind } from './kinds';
 
 export type CutAt = 'top' | 'bottom' | 'heel' | 'seat' | 'tail';
 

@@ -1,7 +1,8 @@
 import { planeAt, SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
 import { heightAt } from '../roof';
 import { plumbKeep } from './board';
-import type { CutAt, EndCut, Kind } from './member';
+import type { Kind } from './kinds';
+import type { CutAt, EndCut } from './member';
 import { kindOf, type Span, type SpanEnd } from './spans';
 import { planPoint } from './slope-plan';
 import {

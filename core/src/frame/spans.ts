@@ -1,7 +1,7 @@
 import { chordOf, edgesOf, v2, v3, type Vec2, type Vec3 } from '../geom';
 import { carryRidge, outside, shareSide, type Carrier, type SideLine, type Slope } from '../roof';
 import type { LinePlace } from './line-places';
-import type { Kind } from './member';
+import type { Kind } from './kinds';
 import { onSlope, planPoint } from './slope-plan';
 import { ACROSS, type Station } from './stations';
 import { blockAt, sideAt, slopeAt, standingAt, type Site } from './timbers';

@@ -11,7 +11,8 @@ import {
   type Vec2,
 } from '../geom';
 import { plumbKeep } from './board';
-import type { CutAt, EndCut, Kind } from './member';
+import type { Kind } from './kinds';
+import type { CutAt, EndCut } from './member';
 
 /** What an edge of a board's outline in plan is: a wide face, an end that runs on until something stops it, a saw cut. */
 export type StripEdge = 'left' | 'right' | 'open top' | 'open bottom' | EndCut;

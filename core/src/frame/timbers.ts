@@ -14,7 +14,7 @@ import {
   type Slope,
 } from '../roof';
 import { plumbFrame } from './board';
-import type { Kind } from './member';
+import type { Kind } from './kinds';
 
 /** One straight length of fascia, along the tails of one slope. */
 export interface FasciaPlace {

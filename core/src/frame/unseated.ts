@@ -1,5 +1,7 @@
 import { v2, v3 } from '../geom';
 import type { Problem } from '../problem';
+import { inDegrees, inMm, leastMm, say } from '../sentence';
+import { degrees } from '../units';
 import type { Member } from './member';
 import type { SetLine } from './set-lines';
 import type { SetRafter } from './set-rafters';
@@ -16,20 +18,18 @@ const topOver = ({ frame, topMm, plan }: Member, p: readonly [number, number]): 
   return frame.origin[2] + run * Math.tan(plan.slopeRad) + topMm / Math.cos(plan.slopeRad);
 };
 
-const shown = (mm: number): string => `${mm.toFixed(1)} mm`;
-
 /** A hip or valley that does not reach down to the plate under its foot. */
 export const unseatedLine = ({ place }: SetLine, member: Member): Problem[] => {
   if (place.foot === null) return [];
   const { point, plateMm } = place.foot;
   const short = topOver(member, v3.inPlan(point)) - plateMm - plumb(member) + LEAST_NOTCH_MM;
   if (short <= 0) return [];
-  const needed = Math.ceil((plumb(member) + short) * Math.cos(member.plan.slopeRad));
+  const needed = (plumb(member) + short) * Math.cos(member.plan.slopeRad);
   return [
     {
       code: 'seat',
       path: `timber.${place.kind}.depth`,
-      text: `${member.stock.depth} mm leaves a ${place.kind} of "${place.block}" ${shown(short - LEAST_NOTCH_MM)} above its plate, with no seat; accepted is at least ${needed} mm, or a lower height above plate`,
+      text: say`${inMm(member.stock.depth, 1)} leaves a ${place.kind} of "${place.block}" ${inMm(short - LEAST_NOTCH_MM, 1)} above its plate, with no seat; accepted is at least ${leastMm(needed)}, or a lower height above plate`,
     },
   ];
 };
@@ -46,12 +46,11 @@ export const unseatedRafter = (
   const short = topOver(member, notch.corner) - foot.side.plateMm - plumb(member) + LEAST_NOTCH_MM;
   if (short <= 0) return [];
   const block = job.blocks.findIndex(({ id }) => id === foot.block);
-  const pitch = ((slope.slopeRad * 180) / Math.PI).toFixed(1);
   return [
     {
       code: 'seat',
       path: `blocks.${block}.sides.${foot.side.index}.pitch`,
-      text: `at ${pitch}° the rafters of this side clear their plate by ${shown(Math.max(0, short - LEAST_NOTCH_MM))} and have no seat, for the height above plate is that of the block's first eave; accepted is a steeper pitch, deeper rafters, or a lower height above plate`,
+      text: say`at ${inDegrees(degrees(slope.slopeRad))} the rafters of this side clear their plate by ${inMm(Math.max(0, short - LEAST_NOTCH_MM), 1)} and have no seat, for the height above plate is that of the block's first eave; accepted is a steeper pitch, deeper rafters, or a lower height above plate`,
     },
   ];
 };

@@ -1,5 +1,6 @@
 import { area2, SAME_POINT_MM, v2, type Vec2 } from '../geom';
 import type { Problem } from '../problem';
+import { inMm, leastMm, say, type Sentence } from '../sentence';
 import { pitchRad } from '../units';
 import type { Block, Job } from './schema';
 
@@ -13,14 +14,14 @@ const corner = (outline: readonly Vec2[], i: number): Vec2 => {
 
 const checkOutline = (block: Block, path: string): Problem[] => {
   const { outline } = block;
-  const problem = (at: string, text: string): Problem => ({ code: 'outline', path: at, text });
+  const problem = (at: string, text: Sentence): Problem => ({ code: 'outline', path: at, text });
   for (let i = 0; i < outline.length; i += 1) {
     const side = v2.distance(corner(outline, i), corner(outline, i + 1));
     if (side < SHORTEST_SIDE_MM) {
       return [
         problem(
           `${path}.outline.${i}`,
-          `side ${i} is ${side.toFixed(1)} mm long; accepted is at least ${SHORTEST_SIDE_MM} mm`,
+          say`this wall is ${inMm(side, 1)} long; accepted is at least ${leastMm(SHORTEST_SIDE_MM)}`,
         ),
       ];
     }
@@ -29,7 +30,7 @@ const checkOutline = (block: Block, path: string): Problem[] => {
     return [
       problem(
         `${path}.outline`,
-        'corners run clockwise; list them counter-clockwise (reverse the list)',
+        say`corners run clockwise; list them counter-clockwise (reverse the list)`,
       ),
     ];
   }
@@ -42,7 +43,7 @@ const checkOutline = (block: Block, path: string): Problem[] => {
       return [
         problem(
           `${path}.outline.${i}`,
-          `corner ${i} does not turn left; a block is convex, so split the building into convex blocks`,
+          say`corner ${i + 1} does not turn left; a block is convex, so split the building into convex blocks`,
         ),
       ];
     }
@@ -50,7 +51,12 @@ const checkOutline = (block: Block, path: string): Problem[] => {
   }
   // A star-shaped tangle turns left at every corner too, but more than once round.
   return turned > 2 * Math.PI + 1
-    ? [problem(`${path}.outline`, 'the sides cross; list the corners in order round the building')]
+    ? [
+        problem(
+          `${path}.outline`,
+          say`the sides cross; list the corners in order round the building`,
+        ),
+      ]
     : [];
 };
 
@@ -72,16 +78,15 @@ const checkBreaks = (block: Block, path: string): Problem[] =>
       below = pitchRad(one.pitch);
       if (at < from + LEAST_BAND_MM) {
         const what = k === 0 ? "the plate's outside face" : 'the break below it';
-        const text = `the break is ${(at - from).toFixed(1)} mm in from ${what}; accepted is at least ${LEAST_BAND_MM} mm, so that rafters stand between`;
+        const text = say`the break is ${inMm(at - from, 1)} in from ${what}; accepted is at least ${leastMm(LEAST_BAND_MM)}, so that rafters stand between`;
         return [{ code: 'size', path: `${field}.at`, text }];
       }
       if (Math.abs(below - was) < SAME_PITCH) {
-        const text = 'the pitch above the break is the one below it; accepted is another pitch';
+        const text = say`the pitch above the break is the one below it; accepted is another pitch`;
         return [{ code: 'size', path: `${field}.pitch`, text }];
       }
       if (k > 0 && below > was) {
-        const text =
-          'the roof gets steeper again above this break; accepted is steeper at the lowest break only, where an eave kicks out, and shallower at every other';
+        const text = say`the roof gets steeper again above this break; accepted is steeper at the lowest break only, where an eave kicks out, and shallower at every other`;
         return [{ code: 'size', path: `${field}.pitch`, text }];
       }
       return [];
@@ -95,7 +100,7 @@ const checkBlock = (block: Block, index: number): Problem[] => {
       {
         code: 'outline',
         path: `${path}.sides`,
-        text: `${block.sides.length} sides for ${block.outline.length} corners; give one side for each corner, side i from corner i to the next`,
+        text: say`${block.sides.length} sides for ${block.outline.length} corners; give one side for each corner, side i from corner i to the next`,
       },
     ];
   }
@@ -104,7 +109,7 @@ const checkBlock = (block: Block, index: number): Problem[] => {
     problems.push({
       code: 'outline',
       path: `${path}.sides`,
-      text: 'no eave; a roof needs at least one side that is an eave',
+      text: say`no eave; a roof needs at least one side that is an eave`,
     });
   }
   return problems;
@@ -150,7 +155,7 @@ const checkBreakCount = ({ blocks }: Job): Problem[] => {
           {
             code: 'size',
             path,
-            text: `${found} ${what} in this job; accepted are at most ${most}, or the building in several jobs`,
+            text: say`${found} ${what} in this job; accepted are at most ${most}, or the building in several jobs`,
           },
         ];
   return [
@@ -166,7 +171,7 @@ const checkSizes = (job: Job): Problem[] => {
     problems.push({
       code: 'size',
       path: 'framing.spacing',
-      text: `some ${Math.round(rafters)} rafters along these eaves; accepted are at most ${MOST_RAFTERS} in one job: a wider spacing, or the building in several jobs`,
+      text: say`some ${Math.round(rafters)} rafters along these eaves; accepted are at most ${MOST_RAFTERS} in one job: a wider spacing, or the building in several jobs`,
     });
   }
   const { spacing } = job.framing;
@@ -175,7 +180,7 @@ const checkSizes = (job: Job): Problem[] => {
     problems.push({
       code: 'size',
       path: 'framing.spacing',
-      text: `${spacing} mm on centre leaves no gap between rafters ${thickness} mm thick; accepted is at least ${2 * thickness} mm`,
+      text: say`${inMm(spacing, 1)} on centre leaves no gap between rafters ${inMm(thickness, 1)} thick; accepted is at least ${leastMm(2 * thickness, 1)}`,
     });
   }
   return problems;
@@ -189,7 +194,7 @@ const checkReferences = (job: Job): Problem[] => {
       problems.push({
         code: 'schema',
         path: `blocks.${index}.id`,
-        text: `"${block.id}" is used twice; give each block its own id`,
+        text: say`"${block.id}" is used twice; give each block its own id`,
       });
     }
     seen.add(block.id);
@@ -200,13 +205,13 @@ const checkReferences = (job: Job): Problem[] => {
       problems.push({
         code: 'schema',
         path: `purlins.${index}.block`,
-        text: `no block is called "${purlin.block}"`,
+        text: say`no block is called "${purlin.block}"`,
       });
     } else if (block.sides[purlin.side]?.roof !== 'eave') {
       problems.push({
         code: 'schema',
         path: `purlins.${index}.side`,
-        text: `side ${purlin.side} of "${purlin.block}" is not an eave; a purlin lies under an eave's roof plane`,
+        text: say`side ${purlin.side + 1} of "${purlin.block}" is not an eave; a purlin lies under an eave's roof plane`,
       });
     }
   }

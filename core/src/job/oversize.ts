@@ -1,4 +1,5 @@
 import type { Problem } from '../problem';
+import { say, type Sentence } from '../sentence';
 
 /** No list of a job file is longer, no object has more fields, nothing lies deeper: the schema's own bounds are lower. */
 const MOST_ENTRIES = 500;
@@ -20,14 +21,14 @@ export const oversize = (data: unknown): Problem | null => {
     if (typeof value !== 'object' || value === null) continue;
     const entries = Object.entries(value);
     const name = path === '' ? 'job' : path;
-    const refuse = (text: string): Problem => ({ code: 'size', path: name, text });
+    const refuse = (text: Sentence): Problem => ({ code: 'size', path: name, text });
     if (entries.length > MOST_ENTRIES)
       return refuse(
-        `${entries.length} entries; accepted are at most ${MOST_ENTRIES} in one list or object`,
+        say`${entries.length} entries; accepted are at most ${MOST_ENTRIES} in one list or object`,
       );
-    if (deep > MOST_DEEP) return refuse(`nested more than ${MOST_DEEP} deep`);
+    if (deep > MOST_DEEP) return refuse(say`nested more than ${MOST_DEEP} deep`);
     if (values + waiting.length > MOST_VALUES)
-      return refuse(`more than ${MOST_VALUES} values; no job is that large`);
+      return refuse(say`more than ${MOST_VALUES} values; no job is that large`);
     for (const [key, inner] of entries)
       waiting.push({ value: inner, path: path === '' ? key : `${path}.${key}`, deep: deep + 1 });
   }

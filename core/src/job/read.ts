@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { ok, refused, type Problem, type Result } from '../problem';
+import { plainly, say } from '../sentence';
 import { checkJob } from './check';
 import { oversize } from './oversize';
 import { jobSchema, type Job } from './schema';
@@ -48,7 +49,7 @@ const nearest = (issue: z.core.$ZodIssue): z.core.$ZodIssue => {
 const toProblem = (raw: z.core.$ZodIssue): Problem => {
   const issue = nearest(raw);
   const path = issue.path.join('.');
-  return { code: 'schema', path: path === '' ? 'job' : path, text: wording(issue) };
+  return { code: 'schema', path: path === '' ? 'job' : path, text: plainly(wording(issue)) };
 };
 
 /** Reads a job from data of any shape. */
@@ -69,7 +70,7 @@ export const readJobText = (text: string): Result<Job> => {
   } catch (error) {
     const why = error instanceof Error ? error.message : 'unreadable';
     return refused([
-      { code: 'not-json', path: 'file', text: `not JSON (${why}); expected an ogee-job file` },
+      { code: 'not-json', path: 'file', text: say`not JSON (${why}); expected an ogee-job file` },
     ]);
   }
   return readJob(data);

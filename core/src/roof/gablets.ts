@@ -1,6 +1,7 @@
 import { v2 } from '../geom';
 import type { Block } from '../job';
 import type { Problem } from '../problem';
+import { inMm, say, type Sentence } from '../sentence';
 import { enclosed, type LoneBlock } from './block-roof';
 import { joinedUp, type SideLine } from './side-lines';
 
@@ -41,7 +42,7 @@ export const gabletOver = (
   const at = block.sides.map((side) => (side.roof === 'eave' ? (side.gablet?.at ?? null) : null));
   if (at.every((one) => one === null)) return null;
   const { sides: lines } = lone;
-  const refused = (side: number, text: string): Problem => ({
+  const refused = (side: number, text: Sentence): Problem => ({
     code: 'size',
     path: `blocks.${index}.sides.${side}.gablet.at`,
     text,
@@ -58,13 +59,13 @@ export const gabletOver = (
     if (before.roof !== 'eave' || after.roof !== 'eave')
       return refused(
         i,
-        'a gablet stands between two hips; accepted is a side with an eave on each side of it',
+        say`a gablet stands between two hips; accepted is a side with an eave on each side of it`,
       );
     const out = Math.abs(v2.cross(before.along, after.along));
     if (out > PARALLEL)
       return refused(
         i,
-        `the two walls beside run out of parallel by ${(out * Math.min(before.lengthMm, after.lengthMm)).toFixed(1)} mm, so that no pair of rafters square to both stands in the gablet's face; accepted are parallel walls, or no gablet`,
+        say`the two walls beside run out of parallel by ${inMm(out * Math.min(before.lengthMm, after.lengthMm), 1)}, so that no pair of rafters square to both stands in the gablet's face; accepted are parallel walls, or no gablet`,
       );
     moved.push(faceOf(line, before, own));
   }
@@ -72,7 +73,7 @@ export const gabletOver = (
   if (sides === null)
     return refused(
       at.findIndex((one) => one !== null),
-      'the gablet stands so far in that nothing is left of the roof behind it; accepted is less, so that it stands on the hip’s end',
+      say`the gablet stands so far in that nothing is left of the roof behind it; accepted is less, so that it stands on the hip’s end`,
     );
   const id = gabletId(block.id);
   const bands = lone.bands.map((own, i) =>

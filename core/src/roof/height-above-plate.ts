@@ -1,5 +1,6 @@
 import type { Job } from '../job';
 import { ok, refused, type Result } from '../problem';
+import { inMm, mostMm, say } from '../sentence';
 
 /**
  * Reduces the three seat schools to one height above plate, for a rafter of `depth` at slope θ:
@@ -23,7 +24,7 @@ export const heightAbovePlate = (job: Job, slopeRad: number): Result<number> => 
   if (hap > 0 && hap < plumb) return ok(hap);
   const text =
     field === 'hap'
-      ? `${hap} mm leaves no seat in a rafter ${plumb.toFixed(1)} mm deep on the plumb; accepted is over 0 and under ${plumb.toFixed(1)} mm`
-      : `a seat this wide cuts the rafter through; accepted is under ${(plumb / Math.tan(slopeRad)).toFixed(1)} mm`;
+      ? say`${inMm(hap, 1)} leaves no seat in a rafter ${inMm(plumb, 1)} deep on the plumb; accepted is over nothing and under ${mostMm(plumb, 1)}`
+      : say`a seat this wide cuts the rafter through; accepted is under ${mostMm(plumb / Math.tan(slopeRad), 1)}`;
   return refused([{ code: 'seat', path: `framing.seat.${field}`, text }]);
 };

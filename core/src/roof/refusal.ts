@@ -1,11 +1,9 @@
 import type { Problem } from '../problem';
+import type { Sentence } from '../sentence';
 
 /** A shape that is worked out and cannot be framed. */
-export const notYet = (path: string, text: string): Problem => ({
+export const notYet = (path: string, text: Sentence): Problem => ({
   code: 'shape-not-yet',
   path,
   text,
 });
-
-/** A length in a problem's sentence. */
-export const mm = (value: number): string => `${value.toFixed(0)} mm`;

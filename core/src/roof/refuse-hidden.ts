@@ -1,10 +1,11 @@
 import { SAME_POINT_MM, v2, v3, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import type { Problem } from '../problem';
+import { inMm, say } from '../sentence';
 import { gabletId } from './gablets';
 import type { Roof, RoofBorder, RoofPiece } from './model';
 import { standingWall } from './plates';
-import { mm, notYet } from './refusal';
+import { notYet } from './refusal';
 
 /** The least of a wall that stands for an eave to be one. mm */
 const SHOWS_MM = 1;
@@ -19,7 +20,7 @@ export const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): P
       return [
         notYet(
           `blocks.${i}`,
-          `the roof of "${block.id}" lies wholly under the others and would not be built; raise its plate or its pitch, or leave the block out. For a roof of two pitches down one side give that side a break in pitch`,
+          say`the roof of "${block.id}" lies wholly under the others and would not be built; raise its plate or its pitch, or leave the block out. For a roof of two pitches down one side give that side a break in pitch`,
         ),
       ];
     return hidden.flatMap(({ side, line }): Problem[] => {
@@ -36,7 +37,7 @@ export const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): P
             {
               code: 'outline',
               path: `blocks.${i}.sides.${side}.raise`,
-              text: `this side's plate stands ${mm(line.plateMm - block.plateMm)} above the others, higher than the roof there, so that no hip is left; accepted is less, or a gable`,
+              text: say`this side's plate stands ${inMm(line.plateMm - block.plateMm)} above the others, higher than the roof there, so that no hip is left; accepted is less, or a gable`,
             },
           ]
         : [];
@@ -63,8 +64,8 @@ export const hiddenGablets = (job: Job, roof: Roof, borders: readonly RoofBorder
           code: 'size',
           path: `blocks.${i}.sides.${k}.gablet.at`,
           text: shows
-            ? 'no ridge runs out to this gablet, for the two hips of this side do not come together at a point; accepted is a gablet at the end of a ridge'
-            : `${mm(side.gablet.at)} in, the hip's end has come to its top and no gable stands above it; accepted is less`,
+            ? say`no ridge runs out to this gablet, for the two hips of this side do not come together at a point; accepted is a gablet at the end of a ridge`
+            : say`${inMm(side.gablet.at)} in, the hip's end has come to its top and no gable stands above it; accepted is less`,
         },
       ];
     }),
@@ -78,7 +79,7 @@ export const hiddenBreaks = (roof: Roof, pieces: readonly RoofPiece[]): Problem[
       own.flatMap(({ band, slope }): Problem[] => {
         if (own.length < 2 || shown.has(slope)) return [];
         const path = `blocks.${i}.sides.${side}.breaks.${Math.max(0, band - 1)}.at`;
-        const text = `nothing is left of the roof ${band === 0 ? 'below' : 'above'} this break in pitch: it lies ${band === 0 ? 'lower than the eave' : 'higher than the roof comes up'}, or under another roof; accepted is a break nearer to the eave`;
+        const text = say`nothing is left of the roof ${band === 0 ? 'below' : 'above'} this break in pitch: it lies ${band === 0 ? 'lower than the eave' : 'higher than the roof comes up'}, or under another roof; accepted is a break nearer to the eave`;
         return [{ code: 'outline', path, text }];
       }),
     ),

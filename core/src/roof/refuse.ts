@@ -1,10 +1,11 @@
 import { edgesOf, SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import type { Problem } from '../problem';
+import { inMm, leastMm, say } from '../sentence';
 import type { DeadLine } from './edges';
 import { LINE_TIMBER, type Roof, type RoofBorder, type RoofPiece } from './model';
 import { standingWall } from './plates';
-import { mm, notYet } from './refusal';
+import { notYet } from './refusal';
 import { hiddenBreaks, hiddenGablets, swallowed } from './refuse-hidden';
 import { outside, roofOver } from './surface';
 
@@ -15,7 +16,7 @@ export const notFramedYet = (job: Job): Problem[] =>
       ? [
           notYet(
             `blocks.${i}.join`,
-            '"laid-on" cannot be framed yet; accepted is "framed", with framed valleys',
+            say`"laid-on" cannot be framed yet; accepted is "framed", with framed valleys`,
           ),
         ]
       : [],
@@ -37,7 +38,7 @@ const openEnds = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Problem
       {
         code: 'open-end',
         path,
-        text: `${mm(wide)} of this open end is not hidden in another block's roof; carry the block further in, or make the side a gable, an eave or a wall`,
+        text: say`${inMm(wide)} of this open end is not hidden in another block's roof; carry the block further in, or make the side a gable, an eave or a wall`,
       },
     ];
   });
@@ -80,7 +81,7 @@ const stepsOverWalls = (job: Job, roof: Roof, borders: readonly RoofBorder[]): P
       {
         code: 'step',
         path,
-        text: `this edge of "${border.block}" stands above the roof of "${below.id}" and neither meets it nor clears it; change a plate, a pitch or an overhang so that the two roofs meet, or stand a rafter's depth apart`,
+        text: say`this edge of "${border.block}" stands above the roof of "${below.id}" and neither meets it nor clears it; change a plate, a pitch or an overhang so that the two roofs meet, or stand a rafter's depth apart`,
       },
     ];
   });
@@ -100,7 +101,7 @@ const tooShort = (job: Job, roof: Roof): Problem[] =>
       {
         code: 'line-too-short',
         path: `blocks.${job.blocks.findIndex(({ id }) => id === block)}.outline`,
-        text: `a ${line.kind === 'break' ? 'break in pitch' : line.kind} would be ${long.toFixed(1)} mm long, too short for the rafters at its ends; accepted is at least ${least.toFixed(1)} mm, or a plan whose lines meet in one point`,
+        text: say`a ${line.kind === 'break' ? 'break in pitch' : line.kind} would be ${inMm(long, 1)} long, too short for the rafters at its ends; accepted is at least ${leastMm(least, 1)}, or a plan whose lines meet in one point`,
       },
     ];
   });
@@ -122,7 +123,7 @@ const outsideWalls = (job: Job, roof: Roof): Problem[] =>
       {
         code: 'line-too-short',
         path: `blocks.${job.blocks.findIndex(({ id }) => id === block)}.outline`,
-        text: `a ${line.kind} lies wholly in the overhang, outside the walls, where nothing carries it: two roof edges meet at a corner of the plates. Accepted is a plan where each ${line.kind} runs in over the walls: change where "${block}" leaves the wall, its plate or its pitch`,
+        text: say`a ${line.kind} lies wholly in the overhang, outside the walls, where nothing carries it: two roof edges meet at a corner of the plates. Accepted is a plan where each ${line.kind} runs in over the walls: change where "${block ?? ''}" leaves the wall, its plate or its pitch`,
       },
     ];
   });
@@ -154,7 +155,7 @@ const backToBack = ({ blocks }: Roof): Problem[] => {
       return [
         notYet(
           `blocks.${blocks.indexOf(other.block)}.sides.${other.side.index}`,
-          `the roofs of "${one.block.id}" and "${other.block.id}" stand back to back and drain into one level gutter ${mm(shared)} long; accepted are eaves apart, or valleys that fall`,
+          say`the roofs of "${one.block.id}" and "${other.block.id}" stand back to back and drain into one level gutter ${inMm(shared)} long; accepted are eaves apart, or valleys that fall`,
         ),
       ];
     }),
@@ -184,7 +185,7 @@ const aboveTheEave = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Pro
       {
         code: 'step',
         path: `${pathOf(job, border)}.roof`,
-        text: `the high side of "${border.block}" stands ${mm(above)} above the roof it leans against; lower its plate or its pitch until it comes under that eave`,
+        text: say`the high side of "${border.block}" stands ${inMm(above)} above the roof it leans against; lower its plate or its pitch until it comes under that eave`,
       },
     ];
   });
@@ -199,13 +200,13 @@ export const unsound = (
   const borders = roof.edges.filter((edge): edge is RoofBorder => 'side' in edge);
   const lines = dead.map(({ kind, line }) => {
     const [left, right] = line.slopes.map((i) => roof.slopes[i]?.sides[0]);
-    const long = mm(v2.distance(v3.inPlan(line.from), v3.inPlan(line.to)));
+    const long = inMm(v2.distance(v3.inPlan(line.from), v3.inPlan(line.to)));
     const path = `blocks.${job.blocks.findIndex((one) => one.id === right?.block)}`;
     return notYet(
       path,
       kind === 'gutter'
-        ? `the roofs of "${left?.block}" and "${right?.block}" fall towards each other into a level gutter ${long} long; accepted are valleys that fall`
-        : `the roofs of "${left?.block}" and "${right?.block}" break from one pitch into another along a level line ${long} long; accepted is a break in pitch on one side of one block, or roofs that meet in a valley or a hip`,
+        ? say`the roofs of "${left?.block ?? ''}" and "${right?.block ?? ''}" fall towards each other into a level gutter ${long} long; accepted are valleys that fall`
+        : say`the roofs of "${left?.block ?? ''}" and "${right?.block ?? ''}" break from one pitch into another along a level line ${long} long; accepted is a break in pitch on one side of one block, or roofs that meet in a valley or a hip`,
     );
   });
   return [

@@ -1,6 +1,7 @@
+import { spoken } from '../sentence';
 import type { Job, JobInput } from '../job';
 import { readJob } from '../job';
-import type { Problem } from '../problem';
+import { problemLine, type Problem } from '../problem';
 import { fit, solve, type Solution } from '../solve';
 import { entriesOf } from './building';
 import { jobOf, rectangle } from './houses';
@@ -28,7 +29,7 @@ const HAP = { seat: { hap: 130 } } as const;
 
 const proved = (job: Job): Solution => {
   const solution = solve(job);
-  if (!solution.ok) throw new Error(solution.problems.map(({ text }) => text).join('\n'));
+  if (!solution.ok) throw new Error(solution.problems.map(problemLine).join('\n'));
   expect(fit(solution.value).problems.map(({ text }) => text)).toEqual([]);
   return solution.value;
 };
@@ -171,7 +172,7 @@ describe('no timber hangs in the air', () => {
       ),
     );
     expect(problem).toMatchObject({ code: 'line-too-short', path: 'blocks.0.outline' });
-    expect(problem.text).toContain('no room for both');
+    expect(spoken(problem.text)).toContain('no room for both');
   });
 });
 
@@ -320,7 +321,7 @@ describe('what is refused at the door', () => {
       ),
     );
     expect(problem).toMatchObject({ code: 'shape-not-yet', path: 'blocks.1' });
-    expect(problem.text).toContain('wholly under');
+    expect(spoken(problem.text)).toContain('wholly under');
   });
 
   it('a lean-to that stands above the eave it leans against', () => {
@@ -346,6 +347,6 @@ describe('what is refused at the door', () => {
       ]),
     );
     expect(problem.code).toBe('shape-not-yet');
-    expect(problem.text).toContain('gutter');
+    expect(spoken(problem.text)).toContain('gutter');
   });
 });

@@ -1,3 +1,5 @@
+import { spoken } from '../sentence';
+import { problemLine } from '../problem';
 import fc from 'fast-check';
 import type { CutListEntry } from '../cuts';
 import { cutListSchema } from '../cuts';
@@ -98,9 +100,9 @@ describe('any rectangle', () => {
       };
       const read = (data: unknown): Solution => {
         const job = readJob(data);
-        if (!job.ok) throw new Error(job.problems[0]!.text);
+        if (!job.ok) throw new Error(problemLine(job.problems[0]!));
         const solution = solve(job.value);
-        if (!solution.ok) throw new Error(solution.problems[0]!.text);
+        if (!solution.ok) throw new Error(problemLine(solution.problems[0]!));
         return solution.value;
       };
       const [one, two] = [read(input), read(scaleLengths(input))];
@@ -237,13 +239,13 @@ const fitted = (
   onRefused: (code: string) => void = () => undefined,
 ): { solution: Solution; report: FitReport } | null => {
   const job = readJob(JSON.parse(JSON.stringify(input)));
-  if (!job.ok) throw new Error(job.problems[0]!.text);
+  if (!job.ok) throw new Error(problemLine(job.problems[0]!));
   const solution = solve(job.value);
   if (!solution.ok) {
     for (const { code, path, text } of solution.problems) {
       expect(REASONS).toContain(code);
       expect(path).toMatch(/^(blocks\.\d+|timber\.(hip|valley)\.depth)/);
-      expect(text.length).toBeGreaterThan(40);
+      expect(spoken(text).length).toBeGreaterThan(40);
     }
     onRefused(solution.problems[0]!.code);
     return null;

@@ -1,4 +1,4 @@
-import type { Problem } from '@ogee/core';
+import { spoken, type Problem } from '@ogee/core';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { z } from 'zod';
 
@@ -20,7 +20,8 @@ export const badJob = (problems: readonly Problem[]): Refusal =>
   new Refusal(
     400,
     problems.map((problem) => ({
-      ...problem,
+      code: problem.code,
+      text: spoken(problem.text),
       path: `job.${problem.path}`.replace(/^job\.job$/, 'job'),
     })),
   );

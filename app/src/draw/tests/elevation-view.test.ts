@@ -1,4 +1,4 @@
-import { newJob, solve, withWing } from '@ogee/core';
+import { problemLine, newJob, solve, withWing } from '@ogee/core';
 import { elevationView } from '../elevation-view';
 
 const display = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;
@@ -10,7 +10,7 @@ const house = withWing(newJob('t', display, 10000, 6000, '45°'), 0, 0, {
 
 const roofOf = () => {
   const solution = solve(house);
-  if (!solution.ok) throw new Error(solution.problems[0]!.text);
+  if (!solution.ok) throw new Error(problemLine(solution.problems[0]!));
   return solution.value.roof;
 };
 

@@ -1,3 +1,4 @@
+import { spoken } from '../../sentence';
 import { fit, type Solution } from '../../solve';
 import type { Member } from '../../frame';
 import { smallHouses } from '../../tests/small-houses';
@@ -55,7 +56,7 @@ describe('a spoiled frame', () => {
           if (problems.length === 0) missed.push(`house ${h}: ${frame.id} ${spoiling.name}`);
           for (const { at, text } of problems) {
             expect(at.every(Number.isFinite)).toBe(true);
-            expect(text.length).toBeGreaterThan(20);
+            expect(spoken(text).length).toBeGreaterThan(20);
           }
         }
       }

@@ -1,3 +1,4 @@
+import { problemLine } from '../../problem';
 import { solve } from '../../solve';
 import { solved, type Building } from '../../tests/building';
 import { ell, halfHip, leanTo, oneBlock } from '../../tests/houses';
@@ -19,7 +20,7 @@ const stations = (building: Building): number[] => along(solved(building).member
 
 const membersOf = (job: Job): readonly Member[] => {
   const solution = solve(job);
-  if (!solution.ok) throw new Error(solution.problems[0]!.text);
+  if (!solution.ok) throw new Error(problemLine(solution.problems[0]!));
   return solution.value.members;
 };
 

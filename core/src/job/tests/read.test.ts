@@ -1,3 +1,4 @@
+import { spoken } from '../../sentence';
 import { readJob, readJobText } from '..';
 import type { Problem, Result } from '../../problem';
 import { buildingInput } from '../../tests/building';
@@ -95,7 +96,7 @@ describe('readJob', () => {
   ])('refuses %s = %j at %s', (path, value, where, what) => {
     const [problem] = problems(readJob(spoiled(path, value)));
     expect(problem?.path).toBe(where);
-    expect(problem?.text).toContain(what);
+    expect(spoken(problem!.text)).toContain(what);
   });
 
   it('refuses an outline that turns twice round', () => {
@@ -105,7 +106,7 @@ describe('readJob', () => {
     ]);
     const job = spoiled('blocks.0.outline', star) as { blocks: { sides: unknown[] }[] };
     job.blocks[0]?.sides.push({ roof: 'gable' });
-    expect(problems(readJob(job))[0]?.text).toContain('the sides cross');
+    expect(spoken(problems(readJob(job))[0]!.text)).toContain('the sides cross');
   });
 
   it('refuses rafters that leave no gap, and NaN by way of null', () => {

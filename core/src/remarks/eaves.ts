@@ -1,4 +1,5 @@
-import type { Roof, SideLine } from '../../roof';
+import { say } from '../sentence';
+import type { Roof, SideLine } from '../roof';
 import { note, type Remark, type Subject } from './remark';
 
 const eaves = (roof: Roof): { fall: number; line: SideLine; block: string }[] =>
@@ -21,20 +22,32 @@ export const aboutEaves = ({ job, roof }: Subject): Remark[] => {
   if (uneven || roof.edges.some(({ kind }) => kind === 'step')) {
     remarks.push(
       note(
-        'the fascias do not all meet at one height: the overhangs fall by different amounts. Level fascias (under Roof) mend it within a block',
+        'fascias-uneven',
+        say`the fascias do not all meet at one height: the overhangs fall by different amounts. Level fascias (under Roof) mend it within a block`,
       ),
     );
   }
   if (job.framing.tail === 'square' && all.some(({ line }) => line.overhangMm === 0))
-    remarks.push(note('where there is no overhang the rafter ends plumb at the plate, not square'));
+    remarks.push(
+      note(
+        'tail-plumb',
+        say`where there is no overhang the rafter ends plumb at the plate, not square`,
+      ),
+    );
   const sides = roof.blocks.flatMap((block) => block.sides);
   if (sides.some((side) => side.roof === 'gable' && side.overhangMm > 0))
     remarks.push(
-      note('the gable overhang wants barge rafters and lookouts; they are not in this list yet'),
+      note(
+        'gable-overhang',
+        say`the gable overhang wants barge rafters and lookouts; they are not in this list yet`,
+      ),
     );
   if (sides.some((side) => side.roof === 'wall'))
     remarks.push(
-      note('the rafters’ upper ends at the wall want a ledger; it is not in this list yet'),
+      note(
+        'wants-ledger',
+        say`the rafters’ upper ends at the wall want a ledger; it is not in this list yet`,
+      ),
     );
   return remarks;
 };
@@ -48,7 +61,8 @@ export const aboutOpenEnds = ({ job, roof }: Subject): Remark[] =>
     return carried
       ? [
           note(
-            `the roof of "${id}" stands above the one its open end lies in: it runs on over it and comes down on the far side`,
+            'carried-over',
+            say`the roof of "${id}" stands above the one its open end lies in: it runs on over it and comes down on the far side`,
           ),
         ]
       : [];

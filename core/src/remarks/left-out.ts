@@ -1,3 +1,4 @@
+import { say } from '../sentence';
 import { caution, note, type Remark, type Subject } from './remark';
 
 /** Rafters that were left out on purpose. */
@@ -8,14 +9,16 @@ export const aboutLeftOut = ({ framing }: Subject): Remark[] => {
       ? []
       : [
           note(
-            `${stations} stations left out: two rafters would stand in the same place, nearer than their thickness`,
+            'stations-left-out',
+            say`${stations} stations left out: two rafters would stand in the same place, nearer than their thickness`,
           ),
         ]),
     ...(short === 0
       ? []
       : [
           note(
-            `${short} jacks shorter than the limit are left out; the fascia and blocking carry the corner`,
+            'jacks-left-out',
+            say`${short} jacks shorter than the limit are left out; the fascia and blocking carry the corner`,
           ),
         ]),
   ];
@@ -32,7 +35,8 @@ export const notFramedYet = ({ job }: Subject): Remark[] => {
     ? []
     : [
         caution(
-          `${missing.join(', ')} cannot be worked out yet and are not in this list; cut and fix them as the job asks`,
+          'not-framed',
+          say`${missing.join(', ')} cannot be worked out yet and are not in this list; cut and fix them as the job asks`,
         ),
       ];
 };

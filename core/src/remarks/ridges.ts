@@ -1,9 +1,10 @@
-import { SAME_POINT_MM } from '../../geom';
-import { degrees, formatDegrees } from '../../units';
+import { SAME_POINT_MM } from '../geom';
+import { inDegrees, inMm, say } from '../sentence';
+import { degrees } from '../units';
 import { caution, note, type Remark, type Subject } from './remark';
 
 /** Ridges and purlins: their depth, their fall, what holds the walls together. */
-export const aboutRidges = ({ job, roof, framing, say }: Subject): Remark[] => {
+export const aboutRidges = ({ job, roof, framing }: Subject): Remark[] => {
   const { members } = framing;
   const ridges = members.filter((m) => m.kind === 'ridge');
   const remarks: Remark[] = [];
@@ -11,14 +12,15 @@ export const aboutRidges = ({ job, roof, framing, say }: Subject): Remark[] => {
   const plumb = job.timber.common.depth / Math.cos(steepest);
   const [first] = ridges;
   const [purlin] = members.filter(({ kind }) => kind === 'purlin');
-  for (const [name, own] of [
-    ['ridge', first],
-    ['purlin at the break', purlin],
+  for (const [code, name, own] of [
+    ['ridge-shallow', 'ridge', first],
+    ['purlin-shallow', 'purlin at the break', purlin],
   ] as const) {
     if (own === undefined || own.stock.depth >= plumb - SAME_POINT_MM) continue;
     remarks.push(
       caution(
-        `the ${name} is ${say(plumb - own.stock.depth)} shallower than the steepest rafters' plumb cut, which then has nothing to bear on below it`,
+        code,
+        say`the ${name} is ${inMm(plumb - own.stock.depth, 1)} shallower than the steepest rafters' plumb cut, which then has nothing to bear on below it`,
         own,
       ),
     );
@@ -27,7 +29,8 @@ export const aboutRidges = ({ job, roof, framing, say }: Subject): Remark[] => {
     if (ridge.plan.slopeRad === 0) continue;
     remarks.push(
       note(
-        `this ridge slopes, because the eaves on its two sides are not parallel: it falls ${say(ridge.plan.runMm * Math.tan(ridge.plan.slopeRad))} over its length, at ${formatDegrees(degrees(ridge.plan.slopeRad))}`,
+        'ridge-slopes',
+        say`this ridge slopes, because the eaves on its two sides are not parallel: it falls ${inMm(ridge.plan.runMm * Math.tan(ridge.plan.slopeRad), 1)} over its length, at ${inDegrees(degrees(ridge.plan.slopeRad))}`,
         ridge,
       ),
     );
@@ -35,7 +38,8 @@ export const aboutRidges = ({ job, roof, framing, say }: Subject): Remark[] => {
   if (job.collarTies === undefined && job.rafterTies === undefined) {
     remarks.push(
       caution(
-        'no ties are given: without rafter ties, or a ridge that is a beam carried at its ends, the rafters push the walls out',
+        'no-ties',
+        say`no ties are given: without rafter ties, or a ridge that is a beam carried at its ends, the rafters push the walls out`,
         first ?? null,
       ),
     );

@@ -1,5 +1,6 @@
-import { planeAt, toWorld } from '../../geom';
-import { solidOf, type Framing, type Member } from '../../frame';
+import { planeAt, toWorld } from '../geom';
+import { solidOf, type Framing, type Member } from '../frame';
+import { inMm, say } from '../sentence';
 import { note, type Remark, type Subject } from './remark';
 
 /** The valley that runs on past a lower ridge, whose top is bevelled from there. */
@@ -19,7 +20,7 @@ const proudBefore = (member: Member): number => {
 };
 
 /** Corners to plane off. */
-export const aboutBevels = ({ framing, say }: Subject): Remark[] => {
+export const aboutBevels = ({ framing }: Subject): Remark[] => {
   const planed = framing.members.filter(
     ({ kind, bevels }) => bevels.length > 0 && (kind === 'common' || kind === 'king-common'),
   );
@@ -31,7 +32,8 @@ export const aboutBevels = ({ framing, say }: Subject): Remark[] => {
       ? []
       : [
           note(
-            `the commons are thicker than the ridge, so the top corner of those at the hips stands ${say(proudBefore(common))} proud of the end slope: plane it off`,
+            'plane-off',
+            say`the commons are thicker than the ridge, so the top corner of those at the hips stands ${inMm(proudBefore(common), 1)} proud of the end slope: plane it off`,
             common,
           ),
         ]),
@@ -39,7 +41,8 @@ export const aboutBevels = ({ framing, say }: Subject): Remark[] => {
       ? []
       : [
           note(
-            'king commons that meet at the peak reach past the side slopes: plane their upper corners off to them',
+            'plane-off',
+            say`king commons that meet at the peak reach past the side slopes: plane their upper corners off to them`,
             king,
           ),
         ]),
@@ -47,7 +50,8 @@ export const aboutBevels = ({ framing, say }: Subject): Remark[] => {
       ? []
       : [
           note(
-            'past the lower ridge the supporting valley runs on under one slope: bevel its top to that slope there',
+            'bevel-valley',
+            say`past the lower ridge the supporting valley runs on under one slope: bevel its top to that slope there`,
             running,
           ),
         ]),

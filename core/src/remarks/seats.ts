@@ -1,8 +1,8 @@
-import { SAME_POINT_MM } from '../../geom';
-import type { Member } from '../../frame';
-import { notchPlumbDepth } from '../local-cut';
-import { seatOf } from '../seat';
-import { caution, LOCAL, note, type Remark, type Subject } from './remark';
+import { SAME_POINT_MM } from '../geom';
+import type { Member } from '../frame';
+import { notchPlumbDepth, seatOf } from '../cuts';
+import { inMm, say } from '../sentence';
+import { caution, note, type Remark, type Subject } from './remark';
 
 /** A notch deeper than this share of the rafter's depth is past the usual limit. */
 const USUAL_NOTCH_SHARE = 0.25;
@@ -28,7 +28,7 @@ const percentOver = (share: number): string => {
   return percent > USUAL_NOTCH_SHARE * 100 ? `${percent} %` : `just over ${percent} %`;
 };
 
-export const aboutSeats = ({ job, framing, say }: Subject): Remark[] =>
+export const aboutSeats = ({ job, framing }: Subject): Remark[] =>
   oneOfEach(framing.members, ['common', 'king-common', 'hip-jack']).flatMap((member) => {
     const seat = seatOf(member);
     if (seat === null) {
@@ -37,7 +37,8 @@ export const aboutSeats = ({ job, framing, say }: Subject): Remark[] =>
         ? []
         : [
             caution(
-              `the rafter's underside stands ${say(-notchPlumbDepth(member, notch))} above its plate: it has no seat. Use a deeper rafter or a lower height above plate`,
+              'no-seat',
+              say`the rafter's underside stands ${inMm(-notchPlumbDepth(member, notch), 1)} above its plate: it has no seat. Use a deeper rafter or a lower height above plate`,
               member,
             ),
           ];
@@ -48,7 +49,8 @@ export const aboutSeats = ({ job, framing, say }: Subject): Remark[] =>
     if (share > USUAL_NOTCH_SHARE + SAME_POINT_MM) {
       remarks.push(
         caution(
-          `the birdsmouth takes ${percentOver(share)} of the rafter's depth; the usual limit is a quarter. A deep notch splits under load: ${LOCAL}`,
+          'deep-notch',
+          say`the birdsmouth takes ${percentOver(share)} of the rafter's depth; the usual limit is a quarter. A deep notch splits under load: ask the local code or an engineer`,
           member,
         ),
       );
@@ -56,19 +58,26 @@ export const aboutSeats = ({ job, framing, say }: Subject): Remark[] =>
     if (width < USUAL_BEARING_MM) {
       remarks.push(
         caution(
-          `the seat bears on ${say(width)} of plate; the usual least is ${say(USUAL_BEARING_MM)}: ${LOCAL}`,
+          'narrow-seat',
+          say`the seat bears on ${inMm(width, 1)} of plate; the usual least is ${inMm(USUAL_BEARING_MM)}: ask the local code or an engineer`,
           member,
         ),
       );
     }
     const { plateWidth } = job.timber;
     if (plateWidth !== undefined && width > plateWidth + SAME_POINT_MM)
-      remarks.push(note(`the seat is ${say(width - plateWidth)} wider than the plate`, member));
+      remarks.push(
+        note(
+          'seat-past-plate',
+          say`the seat is ${inMm(width - plateWidth, 1)} wider than the plate`,
+          member,
+        ),
+      );
     return remarks;
   });
 
 /** A hip's or valley's seat runs inward from the plate's corner; past the plates it hangs in the air. */
-export const aboutCorners = ({ job, framing, say }: Subject): Remark[] =>
+export const aboutCorners = ({ job, framing }: Subject): Remark[] =>
   oneOfEach(framing.members, ['hip', 'valley']).flatMap((member) => {
     const name = member.kind;
     const remarks: Remark[] = [];
@@ -79,7 +88,8 @@ export const aboutCorners = ({ job, framing, say }: Subject): Remark[] =>
     if (notch !== undefined && seat === null) {
       remarks.push(
         caution(
-          `the ${name}'s underside stands ${say(-notchPlumbDepth(member, notch))} above the plate: it has no seat. Use a deeper ${name} or a lower height above plate`,
+          'no-seat',
+          say`the ${name}'s underside stands ${inMm(-notchPlumbDepth(member, notch), 1)} above the plate: it has no seat. Use a deeper ${name} or a lower height above plate`,
           member,
         ),
       );
@@ -88,7 +98,8 @@ export const aboutCorners = ({ job, framing, say }: Subject): Remark[] =>
       if (over > SAME_POINT_MM) {
         remarks.push(
           caution(
-            `the ${name}'s seat hangs ${say(over)} inside past the plates, unsupported. A shallower notch with the ${name} carried, a lower ${name}, deeper commons, or an engineer's detail mends it`,
+            'seat-past-plate',
+            say`the ${name}'s seat hangs ${inMm(over, 1)} inside past the plates, unsupported. A shallower notch with the ${name} carried, a lower ${name}, deeper commons, or an engineer's detail mends it`,
             member,
           ),
         );
@@ -97,7 +108,8 @@ export const aboutCorners = ({ job, framing, say }: Subject): Remark[] =>
     if (name === 'hip' && job.framing.hipTop === 'none') {
       remarks.push(
         note(
-          'the hip is neither dropped nor backed: its top corners stand proud of the roof planes',
+          'hip-proud',
+          say`the hip is neither dropped nor backed: its top corners stand proud of the roof planes`,
           member,
         ),
       );

@@ -1,0 +1,45 @@
+import type { CutList, CutListEntry } from '../cuts';
+import { spoken } from '../sentence';
+import { aboutBevels } from './bevels';
+import { aboutEaves, aboutOpenEnds } from './eaves';
+import { aboutLeftOut, notFramedYet } from './left-out';
+import { aboutLoads } from './loads';
+import type { Remark, Subject } from './remark';
+import { aboutRidges } from './ridges';
+import { aboutSaw } from './saw';
+import { aboutCorners, aboutSeats } from './seats';
+
+export type { Remark, RemarkCode } from './remark';
+
+/**
+ * What is worth saying about a frame and its list.
+ *
+ * Takes the job, its roof, the frame and the lines of its list; promises remarks as data, gravest first within each
+ * subject: a code, the member it is about, and a sentence whose measures are still numbers. One file a subject.
+ */
+export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Remark[] => [
+  ...notFramedYet(subject),
+  ...aboutLoads(subject),
+  ...aboutRidges(subject),
+  ...aboutCorners(subject),
+  ...aboutSeats(subject),
+  ...aboutBevels(subject),
+  ...aboutEaves(subject),
+  ...aboutOpenEnds(subject),
+  ...aboutLeftOut(subject),
+  ...aboutSaw(subject.job, lines),
+];
+
+/** Remarks as the cut list carries them: by mark, in the words and units of the job. */
+export const notesOf = (
+  { job }: Pick<Subject, 'job'>,
+  lines: readonly CutListEntry[],
+  remarks: readonly Remark[],
+): CutList['notes'] => {
+  const markOf = new Map(lines.flatMap(({ members, mark }) => members.map((id) => [id, mark])));
+  return remarks.map(({ code, level, member, text }) => {
+    const mark = member === null ? undefined : markOf.get(member);
+    const words = { code, level, text: spoken(text, job.display) };
+    return mark === undefined ? words : { ...words, member: mark };
+  });
+};

@@ -1,0 +1,63 @@
+import type { Framing, Member } from '../frame';
+import type { Job } from '../job';
+import type { Roof } from '../roof';
+import type { Sentence } from '../sentence';
+
+/** What a remark is about: stable, whatever the words. */
+export type RemarkCode =
+  | 'not-framed'
+  | 'no-ties'
+  | 'ridge-shallow'
+  | 'purlin-shallow'
+  | 'ridge-slopes'
+  | 'hip-broken'
+  | 'valley-carries'
+  | 'header-carries'
+  | 'gablet-carries'
+  | 'break-carries'
+  | 'nothing-carries'
+  | 'no-seat'
+  | 'deep-notch'
+  | 'narrow-seat'
+  | 'seat-past-plate'
+  | 'hip-proud'
+  | 'plane-off'
+  | 'bevel-valley'
+  | 'fascias-uneven'
+  | 'tail-plumb'
+  | 'gable-overhang'
+  | 'wants-ledger'
+  | 'carried-over'
+  | 'stations-left-out'
+  | 'jacks-left-out'
+  | 'past-saw';
+
+/** Something to be said about the frame. `level` caution: it can hurt somebody or spoil timber. */
+export interface Remark {
+  readonly code: RemarkCode;
+  readonly level: 'caution' | 'note';
+  /** A member's id. */
+  readonly member: string | null;
+  readonly text: Sentence;
+}
+
+/** What remarks are made on: the job, its roof, and the frame set on it. */
+export interface Subject {
+  readonly job: Job;
+  readonly roof: Roof;
+  readonly framing: Framing;
+}
+
+type Say = (code: RemarkCode, text: Sentence, member?: Member | null) => Remark;
+
+export const note: Say = (code, text, member = null) => ({
+  code,
+  level: 'note',
+  member: member?.id ?? null,
+  text,
+});
+
+export const caution: Say = (code, text, member = null) => ({
+  ...note(code, text, member),
+  level: 'caution',
+});

@@ -11,4 +11,5 @@ export * from './remarks';
 export * from './steps';
 export * from './fit';
 export * from './export';
+export * from './wire';
 export { fit, markOf, memberOf, solve, type Solution } from './solve';

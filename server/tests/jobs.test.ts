@@ -52,6 +52,31 @@ describe('keeping jobs', () => {
     });
   });
 
+  it('writes in what a job kept before a field was there does not have', async () => {
+    const { id } = await create();
+    const row = await database<{ body: string }>('job_revisions').where({ job_id: id }).first();
+    const older = JSON.parse(row!.body) as Record<string, object>;
+    delete older['saw'];
+    delete older['purlins'];
+    await database('job_revisions').update({ body: JSON.stringify(older) });
+    const { body } = await request(app).get(`/api/jobs/${id}`).expect(200);
+    expect((body as Stored).job).toMatchObject({ saw: { maxTilt: 50 }, purlins: [] });
+  });
+
+  it.each(['{', '{"format":"ogee-job","version":9}'])(
+    'says which revision cannot be read, and serves the others: %s',
+    async (bodyText) => {
+      const { id } = await create(named('one'));
+      await save(id, 1, named('two')).expect(200);
+      await database('job_revisions').where({ revision: 2 }).update({ body: bodyText });
+      const { body } = await request(app).get(`/api/jobs/${id}`).expect(500);
+      expect(body).toMatchObject({ problems: [{ code: 'unreadable', path: 'revision' }] });
+      expect(JSON.stringify(body)).toContain(`revision 2 of job ${id}`);
+      await request(app).get(`/api/jobs/${id}/revisions/1`).expect(200);
+      await request(app).get('/api/jobs').expect(200);
+    },
+  );
+
   it('keeps every former revision and restores any', async () => {
     const { id } = await create(named('one'));
     await save(id, 1, named('two')).expect(200);

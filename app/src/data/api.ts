@@ -1,31 +1,14 @@
-import type { Job } from '@ogee/core';
+import {
+  jobListSchema,
+  problemsSchema,
+  revisionListSchema,
+  storedJobSchema,
+  type Job,
+  type StoredJob,
+} from '@ogee/core';
 import { z } from 'zod';
 
-const summary = z.object({
-  id: z.string(),
-  name: z.string(),
-  revision: z.number(),
-  sample: z.boolean(),
-  updatedAt: z.string(),
-  deletedAt: z.string().nullable(),
-});
-// The server checked the job by core's own schema before it kept it.
-const job = z.custom<Job>((value) => typeof value === 'object' && value !== null);
-const stored = summary.extend({ job });
-const revision = z.object({
-  revision: z.number(),
-  savedAt: z.string(),
-  name: z.string(),
-  restoredFrom: z.number().nullable(),
-});
-const refusal = z.object({
-  problems: z.array(z.object({ code: z.string(), path: z.string(), text: z.string() })),
-  current: stored.optional(),
-});
-
-export type JobSummary = z.output<typeof summary>;
-export type StoredJob = z.output<typeof stored>;
-export type Revision = z.output<typeof revision>;
+const refusal = problemsSchema.extend({ current: storedJobSchema.optional() });
 
 /** The server answered, and the answer was no. */
 export class Refused extends Error {
@@ -65,15 +48,14 @@ const call = async <T>(
 
 /** The jobs API as functions. Each rejects with `Refused`, or with the fetch's own error when nobody answers. */
 export const api = {
-  list: async () => (await call('', z.object({ jobs: z.array(summary) }))).jobs,
-  read: (id: string) => call(`/${id}`, stored),
-  create: (body: Job) => call('', stored, 'POST', { job: body }),
+  list: async () => (await call('', jobListSchema)).jobs,
+  read: (id: string) => call(`/${id}`, storedJobSchema),
+  create: (body: Job) => call('', storedJobSchema, 'POST', { job: body }),
   save: (id: string, over: number, body: Job) =>
-    call(`/${id}`, stored, 'PUT', { revision: over, job: body }),
+    call(`/${id}`, storedJobSchema, 'PUT', { revision: over, job: body }),
   remove: (id: string) => call(`/${id}`, z.null(), 'DELETE'),
-  undelete: (id: string) => call(`/${id}/undelete`, stored, 'POST'),
-  revisions: async (id: string) =>
-    (await call(`/${id}/revisions`, z.object({ revisions: z.array(revision) }))).revisions,
+  undelete: (id: string) => call(`/${id}/undelete`, storedJobSchema, 'POST'),
+  revisions: async (id: string) => (await call(`/${id}/revisions`, revisionListSchema)).revisions,
   restore: (id: string, wanted: number, over: number) =>
-    call(`/${id}/revisions/${wanted}/restore`, stored, 'POST', { revision: over }),
+    call(`/${id}/revisions/${wanted}/restore`, storedJobSchema, 'POST', { revision: over }),
 };

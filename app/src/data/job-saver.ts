@@ -1,5 +1,5 @@
-import { readJob, type Job } from '@ogee/core';
-import { api, Refused, type StoredJob } from './api';
+import { readJob, type Job, type StoredJob } from '@ogee/core';
+import { api, Refused } from './api';
 import { dropDraft, readDraft, writeDraft } from './draft';
 
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'away' | 'held' | 'conflict';
@@ -24,6 +24,8 @@ export class JobSaver {
   private timer: ReturnType<typeof setTimeout> | null = null;
   private readonly listeners = new Set<() => void>();
   private edits = 0;
+  /** One save at a time: an edit meanwhile waits for its answer, and goes over the revision that it brings. */
+  private saving = false;
 
   constructor(
     private readonly id: string,
@@ -53,7 +55,7 @@ export class JobSaver {
     this.edits += 1;
     this.set({ job });
     writeDraft(this.id, { over: this.snapshot.revision, job });
-    if (this.snapshot.state !== 'conflict') this.schedule(PAUSE_MS);
+    if (this.snapshot.state !== 'conflict' && !this.saving) this.schedule(PAUSE_MS);
   };
 
   /** A fresher copy came from the server: taken at once, unless something here is not kept yet. */
@@ -104,13 +106,15 @@ export class JobSaver {
   }
 
   private async save(): Promise<void> {
-    if (this.snapshot.state === 'saving') return;
+    if (this.saving) return;
+    this.saving = true;
     this.stopTimer();
     const { job, revision } = this.snapshot;
     const edits = this.edits;
     this.set({ state: 'saving' });
     try {
       const stored = await api.save(this.id, revision, job);
+      this.saving = false;
       this.onSaved(stored);
       this.set({ revision: stored.revision, state: 'saved' });
       if (this.edits === edits) dropDraft(this.id);
@@ -119,6 +123,7 @@ export class JobSaver {
         this.schedule(PAUSE_MS);
       }
     } catch (error) {
+      this.saving = false;
       this.failed(error);
     }
   }

@@ -1,4 +1,12 @@
-import { readJob, spoken, type FitReport, type Job, type Problem, type Solution } from '@ogee/core';
+import {
+  readJob,
+  spoken,
+  type FitReport,
+  type Job,
+  type Problem,
+  type Solution,
+  type StoredJob,
+} from '@ogee/core';
 import { useQueryClient } from '@tanstack/react-query';
 import {
   createContext,
@@ -12,7 +20,6 @@ import {
   type ReactNode,
 } from 'react';
 import { useSolution } from '../solver/use-solution';
-import type { StoredJob } from './api';
 import { JobSaver, type Snapshot } from './job-saver';
 import { jobKeys } from './jobs';
 

@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import Trash from 'lucide-react-native/icons/trash';
-import type { JobSummary } from '../data/api';
+import type { JobSummary } from '@ogee/core';
 import { IconButton } from '../ui/button';
 import { Small, Title } from '../ui/text';
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import Plus from 'lucide-react-native/icons/plus';
-import type { JobSummary } from '../data/api';
+import type { JobSummary } from '@ogee/core';
 import { useJobChanges, useJobs } from '../data/jobs';
 import { ThemeButton } from '../theme/theme-button';
 import { Button } from '../ui/button';

@@ -46,9 +46,9 @@ const angles = ([na, ns, ne]: Vec3): Record<
 /** The pair to hold on a framing square: the member's own rise and run for plumb and level lines. */
 const squarePair = (member: Member, cut: LocalCut, faceAngle: number): CutEntry['square'] => {
   const upright = Math.abs(cut.end.keep.normal[2]);
-  const { slopeRad, commonRise, runPerCommon } = member.plan;
-  if (slopeRad > 0 && (upright < NEAR || upright > 1 - NEAR)) {
-    return { rise: 12 * commonRise, run: 12 * runPerCommon };
+  const { axis, pair } = member;
+  if (!axis.level && (upright < NEAR || upright > 1 - NEAR)) {
+    return { rise: 12 * pair.rise, run: 12 * pair.run };
   }
   return faceAngle < NEAR ? null : { rise: 12 * Math.tan(radians(faceAngle)), run: 12 };
 };

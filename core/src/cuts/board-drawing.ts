@@ -94,7 +94,8 @@ const notchLine = (
   const det = sa * he - se * ha;
   const a = (seatOff * he - se * heelOff) / det;
   const e = (sa * heelOff - seatOff * ha) / det;
-  return [onto([a, s, e]), onto([crossesAt(cut, s, under), s, under])];
+  const out = crossesAt(cut, s, under);
+  return out === null ? null : [onto([a, s, e]), onto([out, s, under])];
 };
 
 /** Lays the sawn member out as a marked board; its mirror image serves the other hand. */
@@ -115,10 +116,12 @@ export const boardOf = (member: Member): BoardDrawing => {
   const topEdge = (cut: LocalCut, s: number): number | null => {
     if (cut.end.at === 'seat') return null;
     const at = crossesAt(cut, s, topMm);
+    if (at === null) return null;
     const rivals = cuts.filter((other) => other.end.at === cut.end.at);
     const upper = cut.end.at === 'top';
     const taken = rivals.some((other) => {
       const rival = crossesAt(other, s, topMm);
+      if (rival === null) return false;
       return upper ? rival < at - SAME_POINT_MM : rival > at + SAME_POINT_MM;
     });
     const reading = high - at;

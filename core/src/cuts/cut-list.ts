@@ -69,4 +69,4 @@ const longestFirst = (p: Group, q: Group): number => {
   return Math.abs(apart) > CUT_ALIKE_MM ? apart : q.pieces.length - p.pieces.length;
 };
 
-const longest = ({ pieces: [first] }: Group): number => first?.reaches.longest ?? 0;
+const longest = ({ pieces: [first] }: Group): number => first?.reaches.longest.length ?? 0;

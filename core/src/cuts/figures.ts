@@ -1,9 +1,10 @@
 import type { Member } from '../frame';
-import { degrees } from '../units';
+import { degrees, radians } from '../units';
 import { readCut, type ReadCut } from './angles';
 import { pieceOf } from './group';
 import { lengthsOf, type Lengths, type Reaches } from './lengths';
 import type { LocalCut } from './local-cut';
+import { planAngles, slopeOf } from './slope';
 import { seatOf, type Seat } from './seat';
 import { chainOf, work, type Step, type Worked, type Working } from './working';
 
@@ -16,56 +17,64 @@ export interface Figures extends Lengths {
   readonly cuts: readonly ReadCut[];
 }
 
-const dropOf = ({ stock, plan: { dropMm } }: Member): Worked | null =>
-  dropMm === null
+const cosine = (deg: number): number => Math.cos(radians(deg));
+
+const dropOf = ({ stock, dropMm, fold }: Member): Worked | null =>
+  dropMm === null || fold === null
     ? null
-    : work(
-        'drop',
-        'half the thickness × the fall of the roof plane square off the hip in plan',
-        'mm',
+    : dropMm === 0
+      ? work('drop', 'the crew does not drop its hips', 'mm', [], () => 0)
+      : work(
+          'drop',
+          'half the thickness × the fall of the steeper-falling roof plane, square off the hip in plan',
+          'mm',
+          [
+            ['thickness', stock.thickness, 'mm'],
+            ['fall per unit on the left', fold.falls[0], ''],
+            ['fall per unit on the right', fold.falls[1], ''],
+          ],
+          (thickness, left, right) => (thickness / 2) * Math.max(left, right),
+        );
+
+/** The roof's slope beside a hip or valley, and the bevel of the top edge down to it. */
+const backingAngle =
+  (slope: Worked) =>
+  (rise: number): Worked =>
+    work(
+      'backing',
+      'acos(cos of the roof’s slope there ÷ cos of its own slope)',
+      '°',
+      [
         [
-          ['half the thickness', stock.thickness / 2, 'mm'],
-          ['fall', dropMm / (stock.thickness / 2), ''],
+          'the roof’s slope there',
+          work(
+            'the roof’s slope there',
+            'atan(rise ÷ run)',
+            '°',
+            [['rise per run', rise, '']],
+            (m) => degrees(Math.atan(m)),
+          ),
+          '°',
         ],
-        (half, fall) => half * fall,
-      );
+        ['slope', slope, '°'],
+      ],
+      (roof, own) => degrees(Math.acos(Math.min(1, cosine(roof) / cosine(own)))),
+    );
 
-const planAngle = (angleRad: number): Worked =>
-  work(
-    'plan angle to the eave',
-    'acos(how far its plan line runs along the eave)',
-    '°',
-    [['share of its plan length along the eave', Math.cos(angleRad), '']],
-    (share) => degrees(Math.acos(Math.min(1, share))),
-  );
-
-const backingAngle = (angleRad: number): Worked =>
-  work(
-    'backing',
-    'acos(how squarely the roof plane faces the top edge)',
-    '°',
-    [['roof plane’s direction along the board’s upward axis', Math.cos(angleRad), '']],
-    (share) => degrees(Math.acos(Math.min(1, share))),
-  );
-
-const onEachSide = (
-  angles: readonly [number, number] | null,
-  figure: (angleRad: number) => Worked,
-): readonly [Worked, Worked] | null =>
-  angles === null ? null : [figure(angles[0]), figure(angles[1])];
-
-export const figuresOf = (
-  member: Member,
-  cuts: readonly LocalCut[],
-  reaches: Reaches,
-): Figures => ({
-  ...lengthsOf(member, reaches),
-  seat: seatOf(member),
-  drop: dropOf(member),
-  backing: onEachSide(member.plan.backingRad, backingAngle),
-  plan: onEachSide(member.plan.eaveAngleRad, planAngle),
-  cuts: cuts.map((cut) => readCut(member, cut)),
-});
+export const figuresOf = (member: Member, cuts: readonly LocalCut[], reaches: Reaches): Figures => {
+  const plan = planAngles(member);
+  const slope = slopeOf(member, plan);
+  const { fold } = member;
+  const bevel = backingAngle(slope);
+  return {
+    ...lengthsOf(member, reaches, slope),
+    seat: seatOf(member),
+    drop: dropOf(member),
+    backing: fold === null ? null : [bevel(fold.rises[0]), bevel(fold.rises[1])],
+    plan,
+    cuts: cuts.map((cut) => readCut(member, cut)),
+  };
+};
 
 /** The chain of every number of the line that a member is cut to, by its path in the line. mm and degrees. */
 export const workingOf = (member: Member): Working => {

@@ -42,8 +42,8 @@ const shapeOf = (
   return {
     lengthsMm: [
       top - bottom,
-      longest,
-      shortest,
+      longest.length,
+      shortest.length,
       tail,
       member.stock.thickness,
       member.stock.depth,
@@ -100,7 +100,7 @@ export const group = (pieces: readonly Piece[]): Group[] => {
   const groups: Group[] = [];
   for (const piece of pieces) {
     const { member, shape } = piece;
-    const level = member.plan.slopeRad === 0;
+    const level = member.axis.level;
     const home = groups.find(
       ({ pieces: [first] }) =>
         first !== undefined &&
@@ -124,7 +124,7 @@ const firstTold = (figures: readonly (number | undefined)[]): number =>
  * is plain. Level timber: the end that is mitred more is the long one.
  */
 export const handOf = ({ member, shape, reaches }: Piece): keyof Hands => {
-  const level = member.plan.slopeRad === 0;
+  const level = member.axis.level;
   if (cutAlike(shape.cuts, mirrored(shape.cuts, level))) return 'plain';
   const total = (at: string, of: (cut: CutShape) => number): number =>
     shape.cuts.filter((cut) => cut.at === at).reduce((all, cut) => all + of(cut), 0);
@@ -134,7 +134,7 @@ export const handOf = ({ member, shape, reaches }: Piece): keyof Hands => {
     // Two mitres of one end may lean against each other: then their size tells, and how far in each lies.
     const [most, reach] = [
       ({ normal }: CutShape) => Math.abs(normal[1]),
-      ({ normal, offMm }: CutShape) => (normal[1] * offMm) / reaches.longest,
+      ({ normal, offMm }: CutShape) => (normal[1] * offMm) / reaches.longest.length,
     ].map((of) => total('bottom', of) - total('top', of));
     const told = [Math.abs(start) - Math.abs(end), start - end, -sum('flat', 0), most, reach];
     return firstTold(told) > 0 ? 'left' : 'right';

@@ -14,7 +14,7 @@ export { seatOf } from './seat';
 export { handOf, pieceOf } from './group';
 export { span } from './lengths';
 export { workingOf } from './figures';
-export { cutListSchema } from './schema';
+export { cutListSchema } from './model';
 export type { BoardDrawing, BoardMark } from './board-drawing';
 export type { CutEntry, CutList, CutListEntry, Hands, RidgeHeight } from './model';
 export type { Step, Unit, Working } from './working';

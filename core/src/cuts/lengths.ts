@@ -1,6 +1,6 @@
 import { extent, SAME_POINT_MM } from '../geom';
 import { solidOf, type Member } from '../frame';
-import { degrees, radians } from '../units';
+import { radians } from '../units';
 import { crossesAt, type LocalCut } from './local-cut';
 import { work, type Worked } from './working';
 
@@ -19,7 +19,7 @@ const cos = (deg: number): number => Math.cos(radians(deg));
 /** The first of the cuts that a line at `s` meets: the lowest of the upper ones, the highest of the lower ones. */
 const reachOf = (cuts: readonly LocalCut[], s: number, e: number, upper: boolean): number =>
   cuts.reduce(
-    (found, cut) => (upper ? Math.min : Math.max)(found, crossesAt(cut, s, e)),
+    (found, cut) => (upper ? Math.min : Math.max)(found, crossesAt(cut, s, e) ?? found),
     upper ? Infinity : -Infinity,
   );
 
@@ -35,9 +35,11 @@ const turningPoints = (
       for (let j = 0; j < i; j += 1) {
         const [p, q] = [cuts[j], cuts[i]];
         if (p === undefined || q === undefined) continue;
+        const [atP, atQ] = [crossesAt(p, 0, e), crossesAt(q, 0, e)];
+        if (atP === null || atQ === null) continue;
         const rateP = -p.normal[1] / p.normal[0];
         const rateQ = -q.normal[1] / q.normal[0];
-        const s = (crossesAt(q, 0, e) - crossesAt(p, 0, e)) / (rateP - rateQ);
+        const s = (atQ - atP) / (rateP - rateQ);
         if (Math.abs(s) < half) found.push(s);
       }
     }
@@ -45,20 +47,12 @@ const turningPoints = (
   return found;
 };
 
-const slopeOf = (member: Member): Worked => {
-  const { runMm, slopeRad } = member.plan;
-  if (slopeRad === 0) return work('slope', 'it lies level', '°', [], () => 0);
-  return work(
-    'slope',
-    'atan(rise ÷ plan run)',
-    '°',
-    [
-      ['rise of its theory line', runMm * Math.tan(slopeRad), 'mm'],
-      ['plan run', runMm, 'mm'],
-    ],
-    (rise, run) => degrees(Math.atan2(rise, run)),
-  );
-};
+/** A length between the cuts somewhere across the thickness: how far each of them reaches past the centre line there. */
+interface Reach {
+  readonly length: number;
+  readonly upper: number;
+  readonly lower: number;
+}
 
 /** Where the cuts cross the board's own lines, mm along it from the heel. */
 export interface Reaches {
@@ -67,9 +61,9 @@ export interface Reaches {
   /** Upper and lower cut on the centre line. */
   readonly top: number;
   readonly bottom: number;
-  /** From lower to upper cut, where that is longest and shortest across the thickness. */
-  readonly longest: number;
-  readonly shortest: number;
+  /** Between lower and upper cut, where that is longest and shortest across the thickness. */
+  readonly longest: Reach;
+  readonly shortest: Reach;
   readonly tail: number;
   /** How much longer the left face is than the right, tail and all, along the top edge. */
   readonly leftOver: number;
@@ -83,10 +77,10 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
   const half = member.stock.thickness / 2;
   const upper = cuts.filter((cut) => cut.end.at === 'top');
   // The heel's plumb line through the origin leans back along the board: on a lowered top edge it lies further down.
-  const heel = e * Math.tan(member.plan.slopeRad);
+  const heel = e * Math.tan(member.axis.slopeRad);
   // A tail's cut that comes inside the heel's line leaves no tail: it is the lower end.
   const isTail = (cut: LocalCut): boolean =>
-    cut.end.at === 'tail' && crossesAt(cut, 0, e) < heel + SAME_POINT_MM;
+    cut.end.at === 'tail' && (crossesAt(cut, 0, e) ?? Infinity) < heel + SAME_POINT_MM;
   const tails = cuts.filter(isTail);
   const lower = cuts.filter(
     (cut) => cut.end.at === 'bottom' || (cut.end.at === 'tail' && !isTail(cut)),
@@ -98,56 +92,73 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
   // Beside a valley the cheek may take the heel's line away on one side: what stands over the plate has no tail there.
   const tailAt = (s: number): number => heel - reachOf([...lower, ...tails], s, e, false);
   const reachesHeel = Math.max(tailAt(half), tailAt(-half)) > -SAME_POINT_MM;
-  const across = turningPoints([upper, lower], e, half).map((s) => top(s) - bottom(s));
+  const across = turningPoints([upper, lower], e, half).map((s): Reach => ({
+    length: top(s) - bottom(s),
+    upper: top(s) - top(0),
+    lower: bottom(0) - bottom(s),
+  }));
   return {
     heel,
     top: top(0),
     bottom: bottom(0),
-    longest: Math.max(...across),
-    shortest: Math.min(...across),
+    longest: across.reduce((p, q) => (q.length > p.length ? q : p)),
+    shortest: across.reduce((p, q) => (q.length < p.length ? q : p)),
     tail: tails.length === 0 ? 0 : cleared(reachesHeel ? Math.max(0, tailAt(0)) : tailAt(0)),
     leftOver: whole(half) - whole(-half),
   };
 };
 
 /** Every length of the contract, with what it was computed from. */
-export const lengthsOf = (member: Member, reaches: Reaches): Lengths => {
+export const lengthsOf = (member: Member, reaches: Reaches, slope: Worked): Lengths => {
   const { heel, top, bottom, longest, shortest } = reaches;
-  const slope = slopeOf(member);
+  const run = member.axis.runMm;
   const theory = work(
     'theory length',
     'plan run ÷ cos slope',
     'mm',
     [
-      ['plan run', member.plan.runMm, 'mm'],
+      ['plan run', run, 'mm'],
       ['slope', slope, '°'],
     ],
-    (run, deg) => run / cos(deg),
+    (level, deg) => level / cos(deg),
   );
-  const level = cos(slope.value);
+  // Read off the cuts' planes: how far from the heel's plumb line each crosses the centre line of the top edge.
+  const level = Math.cos(member.axis.slopeRad);
+  const shortening = work(
+    'shortening at the upper end, level',
+    'plan run − level distance from the heel to the upper cut',
+    'mm',
+    [
+      ['plan run', run, 'mm'],
+      ['heel to the upper cut, level', (top - heel) * level, 'mm'],
+    ],
+    (whole, to) => whole - to,
+  );
   const body = work(
     'body',
     'theory length − (shortening at the upper end + at the lower end) ÷ cos slope',
     'mm',
     [
       ['theory length', theory, 'mm'],
-      ['shortening at the upper end, level', (theory.value + heel - top) * level, 'mm'],
+      ['shortening at the upper end, level', shortening, 'mm'],
       ['shortening at the lower end, level', (bottom - heel) * level, 'mm'],
       ['slope', slope, '°'],
     ],
     (full, high, low, deg) => full - (high + low) / cos(deg),
   );
-  const point = (name: string, reach: number): Worked =>
+  const point = (name: string, { upper, lower }: Reach): Worked =>
     work(
       name,
-      'body + how far the cuts reach past the centre line there',
+      'body + how far the upper and the lower cut reach past the centre line there',
       'mm',
       [
         ['body', body, 'mm'],
-        ['reach', reach - (top - bottom), 'mm'],
+        ['upper cut', upper, 'mm'],
+        ['lower cut', lower, 'mm'],
       ],
-      (length, more) => length + more,
+      (length, more, less) => length + more + less,
     );
+  const longPoint = point('long point', longest);
   const tail = work(
     'tail',
     'level distance from the heel to the tail’s top corner ÷ cos slope',
@@ -156,7 +167,7 @@ export const lengthsOf = (member: Member, reaches: Reaches): Lengths => {
       ['level distance', reaches.tail * level, 'mm'],
       ['slope', slope, '°'],
     ],
-    (run, deg) => (run === 0 ? 0 : run / cos(deg)),
+    (out, deg) => (out === 0 ? 0 : out / cos(deg)),
   );
   const [low, high] = span(member);
   const blank = work(
@@ -166,7 +177,7 @@ export const lengthsOf = (member: Member, reaches: Reaches): Lengths => {
     [
       ['highest point', high, 'mm'],
       ['lowest point', low, 'mm'],
-      ['long point', longest, 'mm'],
+      ['long point', longPoint, 'mm'],
     ],
     (most, least, long) => Math.max(most - least, long),
   );
@@ -174,7 +185,7 @@ export const lengthsOf = (member: Member, reaches: Reaches): Lengths => {
     slope,
     theory,
     body,
-    longPoint: point('long point', longest),
+    longPoint,
     shortPoint: point('short point', shortest),
     tail,
     blank,

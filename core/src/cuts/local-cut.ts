@@ -1,4 +1,13 @@
-import { flip, halfSpaceToLocal, planeAt, SAME_POINT_MM, v2, v3, type HalfSpace } from '../geom';
+import {
+  flip,
+  halfSpaceToLocal,
+  PARALLEL_SINE,
+  planeAt,
+  SAME_POINT_MM,
+  v2,
+  v3,
+  type HalfSpace,
+} from '../geom';
 import type { EndCut, Member, Notch } from '../frame';
 
 /** A saw cut in the board's own `[a, s, e]` coordinates: keeps normal · p ≤ offset. */
@@ -11,9 +20,9 @@ const localCut = (member: Member, end: EndCut): LocalCut => {
   return { end, normal, offset };
 };
 
-/** Where the cut crosses the line at (s, e) along the board: its a, mm. A saw cut is never parallel to the board. */
-export const crossesAt = ({ normal, offset }: LocalCut, s: number, e: number): number =>
-  (offset - normal[1] * s - normal[2] * e) / normal[0];
+/** Where the cut crosses the line at (s, e) along the board: its a, mm; null where it runs along the board. */
+export const crossesAt = ({ normal, offset }: LocalCut, s: number, e: number): number | null =>
+  Math.abs(normal[0]) < PARALLEL_SINE ? null : (offset - normal[1] * s - normal[2] * e) / normal[0];
 
 const ORDER = ['top', 'seat', 'heel', 'tail', 'bottom'];
 
@@ -35,15 +44,15 @@ const cornerRun = ({ frame }: Member, { corner }: Notch): number =>
 
 /** Plumb, from a notch's seat to the top edge above its corner. mm */
 export const heightOverSeat = (member: Member, notch: Notch): number => {
-  const { frame, plan, topMm } = member;
-  const rise = cornerRun(member, notch) * Math.tan(plan.slopeRad);
-  const above = frame.origin[2] + rise + topMm / Math.cos(plan.slopeRad);
+  const { frame, axis, topMm } = member;
+  const rise = cornerRun(member, notch) * Math.tan(axis.slopeRad);
+  const above = frame.origin[2] + rise + topMm / Math.cos(axis.slopeRad);
   return planeAt(flip(notch.seat.keep), [notch.corner[0], notch.corner[1], above]);
 };
 
 /** Plumb depth of a notch at its corner; 0 or less where the board's underside clears the plate. mm */
 export const notchPlumbDepth = (member: Member, notch: Notch): number =>
-  member.stock.depth / Math.cos(member.plan.slopeRad) - heightOverSeat(member, notch);
+  member.stock.depth / Math.cos(member.axis.slopeRad) - heightOverSeat(member, notch);
 
 /** How far inside a notch's corner, level and on the centre line, the timber's lower end cuts its seat. mm */
 export const cutOffSeat = (member: Member, notch: Notch): number => {

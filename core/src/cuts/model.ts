@@ -1,79 +1,91 @@
-import type { CutAt, Kind } from '../frame';
-import type { Stock } from '../job';
+import { z } from 'zod';
+import { KINDS_IN_ORDER } from '../frame';
 
-export interface Hands {
-  readonly left: number;
-  readonly right: number;
-  readonly plain: number;
-}
+type DeepReadonly<T> = T extends object ? { readonly [K in keyof T]: DeepReadonly<T[K]> } : T;
 
-/** mm */
-export interface RidgeHeight {
-  readonly top: number;
-  readonly abovePlate: number;
-  readonly fall: number;
-}
+const stock = z.object({ thickness: z.number(), depth: z.number() });
 
 /** Angles in degrees, as the contract defines them. */
-export interface CutEntry {
-  readonly at: CutAt;
-  readonly name: string;
-  readonly faceAngle: number;
-  readonly faceTilt: number;
-  readonly edgeAngle: number;
-  readonly edgeTilt: number;
-  readonly square: { readonly rise: number; readonly run: number } | null;
-}
+const cut = z.object({
+  at: z.enum(['top', 'bottom', 'heel', 'seat', 'tail']),
+  name: z.string(),
+  faceAngle: z.number(),
+  faceTilt: z.number(),
+  edgeAngle: z.number(),
+  edgeTilt: z.number(),
+  square: z.object({ rise: z.number(), run: z.number() }).nullable(),
+});
+
+const hands = z.object({
+  left: z.number().int(),
+  right: z.number().int(),
+  plain: z.number().int(),
+});
+
+/** mm */
+const height = z.object({ top: z.number(), abovePlate: z.number(), fall: z.number() });
 
 /** One line of the cut list. Lengths in mm, angles in degrees. */
-export interface CutListEntry {
-  readonly mark: string;
-  readonly kind: Kind;
-  readonly block: string;
+const entry = z.object({
+  mark: z.string(),
+  kind: z.enum(KINDS_IN_ORDER),
+  block: z.string(),
   /** The side of the first such piece; null for hips and ridges. */
-  readonly side: number | null;
-  readonly count: number;
-  readonly hands: Hands;
-  readonly stock: Stock;
-  readonly slope: number;
-  readonly plan: readonly [number, number] | null;
-  readonly length: {
-    readonly theory: number;
-    readonly body: number;
-    readonly longPoint: number;
-    readonly shortPoint: number;
-    readonly tail: number;
-    readonly blank: number;
-  };
-  readonly seat: {
-    readonly hap: number;
-    readonly width: number;
-    readonly plumbDepth: number;
-    readonly depthFraction: number;
-  } | null;
+  side: z.number().int().nullable(),
+  count: z.number().int().positive(),
+  hands,
+  stock,
+  slope: z.number(),
+  plan: z.tuple([z.number(), z.number()]).nullable(),
+  length: z.object({
+    theory: z.number(),
+    body: z.number(),
+    longPoint: z.number(),
+    shortPoint: z.number(),
+    tail: z.number(),
+    blank: z.number(),
+  }),
+  seat: z
+    .object({
+      hap: z.number(),
+      width: z.number(),
+      plumbDepth: z.number(),
+      depthFraction: z.number(),
+    })
+    .nullable(),
   /**
-   * Ridges: where the top of each stands, at its lower end: over the main plate's top (z = 0), and over its own block's
-   * plate; `fall` is how much higher its other end is. Ridges cut alike can stand at several heights. Purlins at breaks
-   * in pitch likewise. Null otherwise.
+   * Timber set by height: where the top of each stands, at its lower end: over the main plate's top (z = 0), and over
+   * its own block's plate; `fall` is how much higher its other end is. Ridges cut alike can stand at several heights.
+   * Null for what is not.
    */
-  readonly heights: readonly RidgeHeight[] | null;
-  readonly drop: number | null;
-  readonly backing: readonly [number, number] | null;
-  readonly cuts: readonly CutEntry[];
+  heights: z.array(height).nullable(),
+  drop: z.number().nullable(),
+  backing: z.tuple([z.number(), z.number()]).nullable(),
+  cuts: z.array(cut),
   /** Ids of the members cut to this line. */
-  readonly members: readonly string[];
-}
+  members: z.array(z.string()),
+});
 
-export interface CutList {
-  readonly format: 'ogee-cutlist';
-  readonly version: 1;
-  readonly job: string;
-  readonly members: readonly CutListEntry[];
-  readonly notes: readonly {
-    /** What it is about, whatever its words. */
-    readonly code: string;
-    readonly level: 'caution' | 'note';
-    readonly member?: string;
-    readonly text: string;
-  }[];
-}
+const note = z.object({
+  /** What it is about, whatever its words. */
+  code: z.string(),
+  level: z.enum(['caution', 'note']),
+  /** The mark it is about. */
+  member: z.string().optional(),
+  text: z.string(),
+});
+
+/** The cut list as printed and served: the contract's fields, then ours. Every type of it is inferred from here. */
+export const cutListSchema = z.object({
+  format: z.literal('ogee-cutlist'),
+  version: z.literal(1),
+  job: z.string(),
+  members: z.array(entry),
+  notes: z.array(note),
+});
+
+export type CutList = DeepReadonly<z.output<typeof cutListSchema>>;
+export type CutListEntry = CutList['members'][number];
+export type CutEntry = CutListEntry['cuts'][number];
+export type Hands = CutListEntry['hands'];
+export type RidgeHeight = NonNullable<CutListEntry['heights']>[number];

@@ -8,11 +8,11 @@ export const ridgeHeights = (roof: Roof, members: readonly Member[]): RidgeHeigh
   const kind = members[0]?.kind;
   if (kind === undefined || !KINDS[kind].setByHeight) return null;
   const found: RidgeHeight[] = [];
-  for (const { frame, topMm, plan, block } of members) {
-    const top = frame.origin[2] + topMm / Math.cos(plan.slopeRad);
+  for (const { frame, topMm, axis, block } of members) {
+    const top = frame.origin[2] + topMm / Math.cos(axis.slopeRad);
     const plate = roof.blocks.find(({ id }) => id === block)?.plateMm ?? 0;
     if (found.some((other) => Math.abs(other.top - top) <= CUT_ALIKE_MM)) continue;
-    found.push({ top, abovePlate: top - plate, fall: plan.runMm * Math.tan(plan.slopeRad) });
+    found.push({ top, abovePlate: top - plate, fall: axis.riseMm });
   }
   return found;
 };

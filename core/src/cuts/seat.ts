@@ -14,9 +14,9 @@ export interface Seat {
 export const seatOf = (member: Member): Seat | null => {
   const notch = member.notches.find((one) => notchPlumbDepth(member, one) > 0);
   if (notch === undefined) return null;
-  const slope = degrees(member.plan.slopeRad);
+  const slope = degrees(member.axis.slopeRad);
   const { depth } = member.stock;
-  const drop = member.plan.dropMm ?? 0;
+  const drop = member.dropMm ?? 0;
   const whole = heightOverSeat(member, notch) + drop;
   const hap = work(
     'height above plate',

@@ -8,6 +8,8 @@ import {
   type Interval,
   type Vec2,
   type Vec3,
+  ALONGSIDE_SINE,
+  SAME_WAY_SINE,
 } from '../geom';
 import { inMm, say } from '../sentence';
 import type { Roof, RoofBorder, SideLine } from '../roof';
@@ -103,11 +105,13 @@ export const bareEaves = (
           // Its back, not an end that lies on this very slope.
           if (Math.abs(v3.dot(normal, member.frame.a)) > END) return [];
           if (v2.dot([normal[0], normal[1]], side.inward) < INWARD) return [];
-          if (Math.abs(v2.dot([normal[0], normal[1]], side.along)) > 1e-4) return [];
+          if (Math.abs(v2.dot([normal[0], normal[1]], side.along)) > ALONGSIDE_SINE) return [];
           if (Math.abs(planeAt(plane, edge.from)) > FIT_GAP_MM) return [];
           // A leaning back ends where its upper edge does.
           const top = Math.max(...points.map((p) => p[2]));
-          const crown = points.filter((p) => Math.abs(normal[2]) < 1e-6 || p[2] > top - NEAR_MM);
+          const crown = points.filter(
+            (p) => Math.abs(normal[2]) < SAME_WAY_SINE || p[2] > top - NEAR_MM,
+          );
           const ts = crown.map(on);
           return [[Math.min(...ts), Math.max(...ts)]];
         }),

@@ -1,4 +1,13 @@
-import { area2, FIT_GAP_MM, planeAt, v2, v3, type Vec3 } from '../geom';
+import {
+  area2,
+  FIT_GAP_MM,
+  planeAt,
+  v2,
+  v3,
+  type Vec3,
+  PARALLEL_SINE,
+  ALONGSIDE_SINE,
+} from '../geom';
 import type { Member } from '../frame';
 import { heightAt } from '../roof';
 import type { Contact } from './contacts';
@@ -40,7 +49,7 @@ export const sawnFaces = ({ roof }: FrameOnSite, placed: Placed): SawnFaces => {
   for (const face of placed.pieces.flatMap(({ faces }) => faces)) {
     const { normal } = face.plane;
     const along = v3.dot(normal, a);
-    if (normal[2] < -LEVEL && Math.abs(along) > 1e-9) {
+    if (normal[2] < -LEVEL && Math.abs(along) > PARALLEL_SINE) {
       seats.push(face);
       continue;
     }
@@ -82,7 +91,7 @@ export const atGable = (
   );
 
 /** A cut whose plane turns from an eave by less than this runs along it, as a sine. */
-const ALONG_EAVE = 1e-4;
+const ALONG_EAVE = ALONGSIDE_SINE;
 
 /** Whether a cut's plane holds the overhang's line of an eave: where its plane comes out there. */
 const onOverhang = ({ roof }: FrameOnSite, { plane }: PlacedFace): boolean =>

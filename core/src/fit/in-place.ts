@@ -1,4 +1,14 @@
-import { FIT_PROUD_MM, planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
+import {
+  FIT_PROUD_MM,
+  planeAt,
+  v2,
+  v3,
+  type Plane,
+  type Vec2,
+  type Vec3,
+  TOUCHING_MM2,
+  ALONGSIDE_SINE,
+} from '../geom';
 import { isRafter } from '../frame';
 import { inMm, say, type Sentence } from '../sentence';
 import { LINE_TIMBER, roofAbout, type RoofLine } from '../roof';
@@ -13,7 +23,7 @@ const READ_AT = [0.1, 0.3, 0.5, 0.7, 0.9];
 /** A timber whose middle is this near a line of the roof stands on it. mm */
 const ON_LINE_MM = 1;
 /** Directions nearer than this are one, as a sine. */
-const SAME_WAY = 1e-4;
+const SAME_WAY = ALONGSIDE_SINE;
 /** A face this near level, as a cosine, is level. */
 const LEVEL = 1 - 1e-9;
 
@@ -120,7 +130,7 @@ const topOver = (placed: Placed, p: Vec2): number | null => {
   for (const { points, plane } of tops(placed)) {
     const inside = points.every((a, i) => {
       const b = points[(i + 1) % points.length] ?? a;
-      return v2.cross(v2.sub(v3.inPlan(b), v3.inPlan(a)), v2.sub(p, v3.inPlan(a))) >= -1e-3;
+      return v2.cross(v2.sub(v3.inPlan(b), v3.inPlan(a)), v2.sub(p, v3.inPlan(a))) >= -TOUCHING_MM2;
     });
     if (!inside) continue;
     const z = (plane.offset - plane.normal[0] * p[0] - plane.normal[1] * p[1]) / plane.normal[2];

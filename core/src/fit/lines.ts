@@ -1,4 +1,4 @@
-import { intervals, v2, v3, type Interval } from '../geom';
+import { intervals, v2, v3, type Interval, ALONGSIDE_SINE, MEETS_SINE } from '../geom';
 import { inMm, say } from '../sentence';
 import { LINE_TIMBER, type RoofLine } from '../roof';
 import type { FrameOnSite } from './frame-on-site';
@@ -33,7 +33,7 @@ export const bareLines = ({ roof, job, members }: FrameOnSite): FitProblem[] => 
     const under = members.flatMap((placed): Interval[] => {
       if (placed.member.kind !== LINE_TIMBER[line.kind]) return [];
       const heading = v2.unit(v3.inPlan(placed.member.frame.a));
-      if (Math.abs(v2.cross(heading, along)) > 1e-4) return [];
+      if (Math.abs(v2.cross(heading, along)) > ALONGSIDE_SINE) return [];
       const origin = v2.sub(v3.inPlan(placed.member.frame.origin), from);
       if (Math.abs(v2.cross(along, origin)) > UNDER_MM) return [];
       const ts = cornersOf(placed).map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
@@ -79,7 +79,7 @@ const deduction = (
     const [a, b] = [v3.inPlan(other.from), v3.inPlan(other.to)];
     const heading = v2.unit(v2.sub(b, a));
     const sine = v2.cross(own, heading);
-    if (Math.abs(sine) < 1e-3) return [];
+    if (Math.abs(sine) < MEETS_SINE) return [];
     const at = v2.cross(v2.sub(a, from), heading) / sine;
     const on = v2.cross(v2.sub(a, from), own) / sine;
     const meets =

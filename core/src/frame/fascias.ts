@@ -2,7 +2,7 @@ import { halfSpace, v2, v3, type BoardFrame, type HalfSpace, type Vec3 } from '.
 import type { Stock } from '../job';
 import { plumbFrame } from './board';
 import { CORNER_REACH_MM, endAt, slopeUnder } from './fascia-ends';
-import { plainPlan, type EndCut, type Member } from './member';
+import { axisOf, type EndCut, type Member } from './member';
 import { solidOf, woodWithin } from './solid-of';
 import {
   boxesPart,
@@ -90,7 +90,10 @@ const memberOf = (
   notches: [],
   bevels: [],
   mayStandProud: false,
-  plan: plainPlan(v2.distance(v3.inPlan(place.from), v3.inPlan(place.to)), 0, place.slope.rise),
+  axis: axisOf(v2.distance(v3.inPlan(place.from), v3.inPlan(place.to)), 0),
+  pair: { rise: place.slope.rise, run: 1 },
+  fold: null,
+  dropMm: null,
 });
 
 /** What a board of one convex piece is made of, as half-spaces. */

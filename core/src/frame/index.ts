@@ -5,8 +5,9 @@
  * saw cuts keep, its notches. Order is the order of erection, then round the building counter-clockwise; the same job
  * gives the same members. What had to be left out comes back counted.
  */
-export { frameRoof, type Framing, type LeftOut } from './frame-roof';
+export { frameRoof, type Framing } from './frame-roof';
+export type { LeftOut } from './primary';
 export { planLine } from './plan-line';
 export { solidOf, type BoardFace } from './solid-of';
 export { isRafter, KINDS, KINDS_IN_ORDER, type Kind } from './kinds';
-export type { Bevel, CutAt, EndCut, Member, Notch } from './member';
+export type { Axis, Bevel, CutAt, EndCut, FoldPlan, Member, Notch } from './member';

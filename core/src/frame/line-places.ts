@@ -1,6 +1,5 @@
 import { chordOf, intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../geom';
-import type { RoofLine } from '../roof';
-import { heightAt, LINE_TIMBER } from '../roof';
+import { heightAt, isOnePoint, LINE_TIMBER, runsThrough, type RoofLine } from '../roof';
 import {
   blockAt,
   blocksOf,
@@ -12,8 +11,8 @@ import {
   type Site,
 } from './timbers';
 
-/** Two ends of lines this near meet in one point. mm */
-const NODE_MM = 0.05;
+/** What lies this near a wall's face, an eave or a slope's edge is on it. mm */
+const NEAR_MM = 0.05;
 
 /** Where a hip or valley comes down on the plates. */
 export interface Foot {
@@ -53,56 +52,6 @@ export interface LinePlace {
   } | null;
 }
 
-/** Ends that part in height by more than this meet in plan alone: one roof passes over another. mm */
-const LEVEL_MM = 1;
-
-const nodeOf = (nodes: Vec3[], p: Vec3): number => {
-  const found = nodes.findIndex(
-    (node) =>
-      Math.abs(node[2] - p[2]) < LEVEL_MM && v2.distance(v3.inPlan(node), v3.inPlan(p)) < NODE_MM,
-  );
-  if (found >= 0) return found;
-  nodes.push(p);
-  return nodes.length - 1;
-};
-
-/** Where a ridge is crossed by another, as shares of its length, in order. */
-const crossingsOf = (line: RoofLine, others: readonly RoofLine[]): number[] => {
-  const [a, b] = [v3.inPlan(line.from), v3.inPlan(line.to)];
-  const length = v2.distance(a, b);
-  const heading = v2.scale(v2.sub(b, a), 1 / length);
-  const inside = (value: number, size: number): boolean =>
-    value > NODE_MM && value < size - NODE_MM;
-  const found = others.flatMap((other): number[] => {
-    if (other.kind !== 'ridge') return [];
-    const [c, d] = [v3.inPlan(other.from), v3.inPlan(other.to)];
-    const along = v2.unit(v2.sub(d, c));
-    const sine = v2.cross(heading, along);
-    if (Math.abs(sine) < CROSSES) return [];
-    const t = v2.cross(v2.sub(c, a), along) / sine;
-    const u = v2.cross(v2.sub(c, a), heading) / sine;
-    return inside(t, length) && inside(u, v2.distance(c, d)) ? [t / length] : [];
-  });
-  return found
-    .sort((p, q) => p - q)
-    .filter((share, k, all) => (share - (all[k - 1] ?? -Infinity)) * length > NODE_MM);
-};
-
-/** Lines nearer to one direction than this do not cross, as a sine. */
-const CROSSES = 1e-6;
-
-/** A ridge that crosses another as high is parted there, so that one of them can run through. */
-const partedAtCrossings = (lines: readonly RoofLine[]): RoofLine[] =>
-  lines.flatMap((line, i): RoofLine[] => {
-    if (line.kind !== 'ridge') return [line];
-    const shares = [0, ...crossingsOf(line, lines.slice(0, i)), 1];
-    if (shares.length === 2) return [line];
-    const at = (share: number): Vec3 => v3.lerp(line.from, line.to, share);
-    return shares
-      .slice(1)
-      .map((share, k) => ({ ...line, from: at(shares[k] ?? 0), to: at(share) }));
-  });
-
 /** The face of a gable, a wall or a gablet that a line ends at, coming from its other end. */
 const wallAt = (site: Site, line: RoofLine, p: Vec3): LineEnd['wall'] => {
   const other = p === line.from ? line.to : line.from;
@@ -112,10 +61,10 @@ const wallAt = (site: Site, line: RoofLine, p: Vec3): LineEnd['wall'] => {
       if (side.roof === 'eave' || side.roof === 'open') continue;
       const from = v2.sub(v3.inPlan(p), side.start);
       const along = v2.dot(from, side.along);
-      if (Math.abs(v2.dot(from, side.inward)) > NODE_MM) continue;
-      if (along < -NODE_MM || along > side.lengthMm + NODE_MM) continue;
+      if (Math.abs(v2.dot(from, side.inward)) > NEAR_MM) continue;
+      if (along < -NEAR_MM || along > side.lengthMm + NEAR_MM) continue;
       // A hip comes up to a gablet's face from outside.
-      const below = v2.dot(v2.sub(v3.inPlan(other), side.start), side.inward) < -NODE_MM;
+      const below = v2.dot(v2.sub(v3.inPlan(other), side.start), side.inward) < -NEAR_MM;
       return { point: side.start, outward: v2.scale(side.inward, below ? 1 : -1) };
     }
   }
@@ -136,7 +85,7 @@ const footOf = (site: Site, line: RoofLine): Foot | null => {
         tags: sides.map(({ index }) => index),
       };
       const chord = chordOf(outline, low, heading);
-      if (chord === null || chord.low < -NODE_MM || chord.low > length) continue;
+      if (chord === null || chord.low < -NEAR_MM || chord.low > length) continue;
       if (first === null || chord.low < first.t)
         first = { t: chord.low, block: id, side: chord.lowTag };
     }
@@ -154,11 +103,11 @@ const footOf = (site: Site, line: RoofLine): Foot | null => {
 
 /** The wall in whose face a line starts that has no tail, where the eave there ends although it overhangs. */
 const wallWithoutEave = (site: Site, line: RoofLine, { point, tail }: Foot): LineEnd['wall'] => {
-  if (v3.distance(point, tail) > NODE_MM) return null;
+  if (v3.distance(point, tail) > NEAR_MM) return null;
   const here = line.slopes
     .flatMap((slope) => slopeAt(site, slope).sides)
     .map(({ block, side }) => sideAt(site, block, side))
-    .filter((side) => Math.abs(runFrom(side, v3.inPlan(point))) < NODE_MM);
+    .filter((side) => Math.abs(runFrom(side, v3.inPlan(point))) < NEAR_MM);
   // Where one of them has no overhang at all, its own tail's cut ends the timber.
   if (here.some(({ overhangMm }) => overhangMm === 0)) return null;
   const [own] = here;
@@ -172,23 +121,19 @@ const kindNumber = new Map<RoofLine['kind'], number>([
   ['break', 3],
 ]);
 
-/** Every line of the roof as a place for a timber, block by block, kind by kind, and the points where they meet. */
-export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec3[] } => {
-  const nodes: Vec3[] = [];
-  const lines = partedAtCrossings(site.roof.lines);
-  const ends = lines.map((line) => [line.from, line.to].map((p) => nodeOf(nodes, p)));
+/** Every line of the roof as a place for a timber, block by block, kind by kind. */
+export const linePlaces = (site: Site): LinePlace[] => {
+  const { lines } = site.roof;
   const joined = (node: number, own: number): boolean =>
-    ends.some((pair, i) => i !== own && pair.includes(node)) ||
-    lines.some((line, i) => i !== own && passesThrough(line, nodes[node] ?? [0, 0, 0]));
+    lines.some((line, i) => i !== own && (line.ends.includes(node) || line.through.includes(node)));
   /** Whether lines only start at a point: the tails of two that meet in the overhang. */
   const onlyStarts = (node: number): boolean =>
-    ends.every(([, high]) => high !== node) &&
-    !lines.some((line) => passesThrough(line, nodes[node] ?? [0, 0, 0]));
+    !lines.some((line) => line.ends[1] === node || line.through.includes(node));
   const numbers = new Map<string, number>();
   const order = (line: RoofLine): number => kindNumber.get(line.kind) ?? 0;
-  const places = lines
+  return lines
     .map((line, own): LinePlace => {
-      const [a = 0, b = 0] = ends[own] ?? [];
+      const [a, b] = line.ends;
       const end = (p: Vec3, node: number): LineEnd => ({
         node: joined(node, own) ? node : null,
         wall: wallAt(site, line, p),
@@ -197,7 +142,7 @@ export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec3[] } =
       const stands = lowEnd.wall === null && (line.kind === 'hip' || line.kind === 'valley');
       const found = stands ? footOf(site, line) : null;
       // Lines that meet over a plate's corner each stand on it.
-      const onCorner = found !== null && v3.distance(found.point, line.from) < NODE_MM;
+      const onCorner = found !== null && v3.distance(found.point, line.from) < NEAR_MM;
       const foot = lowEnd.node === null || onCorner || onlyStarts(a) ? found : null;
       const ending = foot === null ? null : wallWithoutEave(site, line, foot);
       const left = slopeAt(site, line.slopes[0]).sides[0];
@@ -229,23 +174,6 @@ export const linePlaces = (site: Site): { places: LinePlace[]; nodes: Vec3[] } =
       numbers.set(key, number + 1);
       return { ...place, id: memberId(place.block, LINE_TIMBER[place.kind], number) };
     });
-  return { places, nodes };
-};
-
-/** Whether a line runs through a point between its ends. */
-export const passesThrough = (line: RoofLine, p: Vec3): boolean => {
-  const a = v3.inPlan(line.from);
-  const length = v2.distance(a, v3.inPlan(line.to));
-  const heading = v2.unit(v2.sub(v3.inPlan(line.to), a));
-  const from = v2.sub(v3.inPlan(p), a);
-  const along = v2.dot(from, heading);
-  const z = line.from[2] + ((line.to[2] - line.from[2]) * along) / length;
-  return (
-    Math.abs(v2.cross(heading, from)) < NODE_MM &&
-    along > NODE_MM &&
-    along < length - NODE_MM &&
-    Math.abs(z - p[2]) < LEVEL_MM
-  );
 };
 
 /** Where a ridge dies on a slope between two valleys. */
@@ -263,7 +191,8 @@ export const junctionsOf = (places: readonly LinePlace[]): Junction[] => {
     if (ridge.kind !== 'ridge') continue;
     for (const end of [ridge.lowEnd, ridge.highEnd]) {
       const at = end === ridge.lowEnd ? ridge.low : ridge.high;
-      if (end.node === null || places.some(({ line }) => passesThrough(line, at))) continue;
+      const { node } = end;
+      if (node === null || places.some(({ line }) => line.through.includes(node))) continue;
       const others = places.filter(
         (place) =>
           place !== ridge && (place.highEnd.node === end.node || place.lowEnd.node === end.node),
@@ -290,7 +219,7 @@ const runOn = (
     const chord = chordOf(polygon, from, valley.heading);
     return chord === null ? [] : [[chord.low, chord.high]];
   });
-  const stretch = intervals.unite(chords, NODE_MM).find(([low, high]) => low < 1 && high > 1);
+  const stretch = intervals.unite(chords, NEAR_MM).find(([low, high]) => low < 1 && high > 1);
   if (stretch === undefined) return null;
   const length = stretch[1];
   const p = v2.add(from, v2.scale(valley.heading, length));
@@ -298,8 +227,8 @@ const runOn = (
   if (plane === undefined) return null;
   const end: Vec3 = [p[0], p[1], heightAt(plane, p)];
   const stops = places.filter(({ line }) => {
-    const ends = [line.from, line.to].some((one) => v2.distance(v3.inPlan(one), p) < NODE_MM);
-    return line.slopes.includes(slope) && (ends || passesThrough(line, end));
+    const ends = [line.from, line.to].some((one) => isOnePoint(v3.inPlan(one), p));
+    return line.slopes.includes(slope) && (ends || runsThrough(line, end));
   });
   const rank = stops.some(({ kind }) => kind === 'ridge' || kind === 'break')
     ? 0
@@ -323,7 +252,7 @@ export const supportingValley = (
     .sort(
       (p, q) =>
         p.on.rank - q.on.rank ||
-        (Math.abs(p.on.length - q.on.length) > NODE_MM ? p.on.length - q.on.length : 0),
+        (Math.abs(p.on.length - q.on.length) > NEAR_MM ? p.on.length - q.on.length : 0),
     );
   if (best === undefined) return null;
   const { valley, on } = best;

@@ -31,32 +31,43 @@ export interface Bevel {
   readonly beyond: HalfSpace | null;
 }
 
-/** Numbers that the plan settles and the cut list reports. mm and rad. */
-export interface MemberPlan {
-  /** Plan length of the theory line. */
+/** The theory line: from the low end to the high one. mm and rad */
+export interface Axis {
+  /** Its length in plan, and how much higher its upper end is. */
   readonly runMm: number;
-  /** Angle of the axis from level. */
+  readonly riseMm: number;
+  /** Angle from level; exactly 0 where it lies level. */
   readonly slopeRad: number;
-  /** Rise over run of the commons it belongs with, and its own plan run per unit of common run. */
-  readonly commonRise: number;
-  readonly runPerCommon: number;
-  /** Hips and valleys: plan angles to the two eaves, and the bevel of the top edge on each side. */
-  readonly eaveAngleRad: readonly [number, number] | null;
-  readonly backingRad: readonly [number, number] | null;
-  /** Hips: how far the top is lowered, plumb. */
-  readonly dropMm: number | null;
+  readonly level: boolean;
 }
 
-/** The plan of a timber that stands on no line of the roof. */
-export const plainPlan = (runMm: number, slopeRad: number, commonRise: number): MemberPlan => ({
-  runMm,
-  slopeRad,
-  commonRise,
-  runPerCommon: 1,
-  eaveAngleRad: null,
-  backingRad: null,
-  dropMm: null,
-});
+/** A timber nearer to level than this is level: rounding. rad */
+const LEVEL_RAD = 1e-7;
+
+export const axisOf = (runMm: number, riseMm: number): Axis => {
+  const slopeRad = Math.atan2(riseMm, runMm);
+  const level = Math.abs(slopeRad) < LEVEL_RAD;
+  return { runMm, riseMm, slopeRad: level ? 0 : slopeRad, level };
+};
+
+/** What is held on a framing square for its plumb and level lines: rise and run, per unit of the commons' run. */
+export interface SquarePair {
+  readonly rise: number;
+  readonly run: number;
+}
+
+/** How the two slopes lie that a hip or valley parts; left and right, looking up it. rad */
+export interface FoldPlan {
+  /** Rise per unit of plan run of each slope. */
+  readonly rises: readonly [number, number];
+  /** The corner between the two eaves, inside it. */
+  readonly cornerRad: number;
+  /** How much each slope falls per unit of plan, square off the line. */
+  readonly falls: readonly [number, number];
+  /** Plan angles to the two eaves, and the bevel of the top edge on each side. */
+  readonly eaveAngleRad: readonly [number, number];
+  readonly backingRad: readonly [number, number];
+}
 
 export interface Member {
   /** Stable while the job's geometry stands: `main.hip-jack.0.3`. */
@@ -76,5 +87,10 @@ export interface Member {
   readonly bevels: readonly Bevel[];
   /** A hip that is neither dropped nor backed stands above the roof planes, as the crew chose. */
   readonly mayStandProud: boolean;
-  readonly plan: MemberPlan;
+  readonly axis: Axis;
+  readonly pair: SquarePair;
+  /** Hips and valleys. */
+  readonly fold: FoldPlan | null;
+  /** Hips: how far the top is lowered, plumb. */
+  readonly dropMm: number | null;
 }

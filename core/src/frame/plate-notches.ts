@@ -1,4 +1,13 @@
-import { commonConvex, flip, halfSpace, v2, v3, type HalfSpace, type Vec2 } from '../geom';
+import {
+  commonConvex,
+  flip,
+  halfSpace,
+  v2,
+  v3,
+  type HalfSpace,
+  type Vec2,
+  PARALLEL_SINE,
+} from '../geom';
 import type { Plate, SideLine } from '../roof';
 import { plumbKeep } from './board';
 import type { EndCut, Member, Notch } from './member';
@@ -100,7 +109,7 @@ const crossingOf = ({ frame }: Member, { line }: Plate): Vec2 => {
 };
 
 const onOneLine = (one: SideLine, other: SideLine): boolean =>
-  v2.distance(one.inward, other.inward) < 1e-9 &&
+  v2.distance(one.inward, other.inward) < PARALLEL_SINE &&
   Math.abs(v2.dot(v2.sub(one.start, other.start), one.inward)) < BEHIND_MM;
 
 /** Those heels that leave wood below the seat, and all of them only where wood is left behind every one. */

@@ -1,7 +1,7 @@
 import { v2, v3, type Vec2 } from '../geom';
-import { LINE_TIMBER } from '../roof';
+import { LINE_TIMBER, runsThrough } from '../roof';
 import { plumbKeep } from './board';
-import { passesThrough, type LineEnd, type LinePlace } from './line-places';
+import type { LineEnd, LinePlace } from './line-places';
 import type { CutAt } from './member';
 import {
   clearOfAll,
@@ -69,9 +69,8 @@ const bySeniority = (places: readonly LinePlace[]): LinePlace[] => {
   const through = new Map(
     places.map((place) => [
       place,
-      places.filter((other) =>
-        [other.low, other.high].some((end) => passesThrough(place.line, end)),
-      ).length,
+      places.filter((other) => [other.low, other.high].some((end) => runsThrough(place.line, end)))
+        .length,
     ]),
   );
   const ranks = new Map(places.map((place) => [place, rankOf(places, place)]));

@@ -1,4 +1,4 @@
-import { planeAt, SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
+import { planeAt, SAME_POINT_MM, v2, v3, type Vec2, SAME_WAY_SINE } from '../geom';
 import { heightAt } from '../roof';
 import { plumbKeep } from './board';
 import type { Kind } from './kinds';
@@ -61,7 +61,7 @@ export const placeRafters = (spans: readonly Span[]): RafterPlace[] => {
 const atLine = (end: SpanEnd, at: CutAt, uphill: Vec2): PlanCut | null => {
   if (end.line === null) return null;
   const { point, outward } = end.line;
-  const square = Math.abs(v2.cross(outward, uphill)) < 1e-6;
+  const square = Math.abs(v2.cross(outward, uphill)) < SAME_WAY_SINE;
   const name = at === 'tail' ? 'tail cheek' : square ? 'plumb cut' : 'cheek cut';
   return { point, outward, cut: { at, name, keep: plumbKeep(point, outward), meets: null } };
 };

@@ -29,7 +29,7 @@ const sawn = new WeakMap<Member, readonly ConvexSolid<BoardFace>[]>();
 const saw = (member: Member): readonly ConvexSolid<BoardFace>[] => {
   const { stock, topMm, frame } = member;
   // Longer than any cut can reach: the theory line and as much again, and the depth's shear at the steepest pitch.
-  const reach = REACH * (member.plan.runMm / Math.cos(member.plan.slopeRad) + 10 * stock.depth);
+  const reach = REACH * (member.axis.runMm / Math.cos(member.axis.slopeRad) + 10 * stock.depth);
   const half = stock.thickness / 2;
   let solid: ConvexSolid<BoardFace> = box<BoardFace>(
     [-reach, -half, topMm - stock.depth],

@@ -13,6 +13,8 @@ export interface SpanEnd {
   readonly stop: Stop;
   /** Distance up the slope, plan. mm */
   readonly v: number;
+  /** The point of the roof it comes up to, where a hip's planes meet. */
+  readonly node: number | null;
   /** The slope on the other side of a hip or valley. */
   readonly beside: number | null;
   /** What a wall's face or a roof's edge is, as a plan line that looks out of the rafter. */
@@ -122,9 +124,9 @@ const lineOf = (site: Site, slope: Slope, tag: Carrier): SpanEnd['line'] => {
  * On a point where lines meet, several edges end a centre line at once: a ridge first, then a wall across the slope,
  * then a hip.
  */
-const stopAtPoint = (site: Site, index: number, p: Vec2, onPoint: boolean): Stop | null => {
+const stopAtPoint = (site: Site, index: number, p: Vec2, onNode: boolean): Stop | null => {
   if (endsAtRidge(site, index, p)) return 'ridge';
-  if (!onPoint) return null;
+  if (!onNode) return null;
   const { uphill, sides } = slopeAt(site, index);
   const across = sides.some(({ block }) =>
     blockAt(site, block).sides.some(
@@ -198,12 +200,17 @@ export const spansAt = (
   dividers: readonly Divider[],
 ): Span[] =>
   runsAt(slope, station.u).flatMap((run) => {
+    const nodeV =
+      station.node === null
+        ? null
+        : onSlope(slope, v3.inPlan(site.roof.nodes[station.node] ?? [0, 0, 0]))[1];
     const end = (tag: Carrier, v: number, upper: boolean): SpanEnd => ({
       stop:
         (upper
-          ? stopAtPoint(site, index, planPoint(slope, station.u, v), station.onPoint)
+          ? stopAtPoint(site, index, planPoint(slope, station.u, v), station.node !== null)
           : null) ?? stopOf(site, slope, tag, upper),
       v,
+      node: upper && nodeV !== null && Math.abs(v - nodeV) < POINT_MM ? station.node : null,
       beside: tag.of === 'slope' ? tag.slope : null,
       line: lineOf(site, slope, tag),
     });
@@ -212,7 +219,7 @@ export const spansAt = (
         const v = crossingOf(slope, station.u, from, to);
         return v === null || v <= run.low + NEAR_MM || v >= run.high - NEAR_MM
           ? []
-          : [{ stop, v, beside: null, line: null }];
+          : [{ stop, v, node: null, beside: null, line: null }];
       })
       .sort((p, q) => p.v - q.v);
     const ends = [end(run.lowTag, run.low, false), ...cuts, end(run.highTag, run.high, true)];
@@ -274,10 +281,10 @@ export const kindOf = ({
   const atRidge =
     high.stop === 'ridge' || high.stop === 'wall' || high.stop === 'edge' || high.stop === 'break';
   if (foot !== null || low.stop === 'wall' || low.stop === 'break') {
-    if (station.onPoint) return atRidge ? 'common' : 'king-common';
+    if (station.node !== null) return atRidge ? 'common' : 'king-common';
     return atRidge ? 'common' : high.stop === 'hip' ? 'hip-jack' : 'valley-jack';
   }
   // Where a steep slope meets a low one, rafters of the one come down on the hip between them.
   if (low.stop === 'hip') return 'hip-jack';
-  return atRidge || station.onPoint ? 'valley-jack' : 'cripple-jack';
+  return atRidge || station.node !== null ? 'valley-jack' : 'cripple-jack';
 };

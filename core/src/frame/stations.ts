@@ -8,14 +8,14 @@ import { blockAt, runFrom, sideAt, slopeAt, type Site } from './timbers';
 /** A distance along a slope's eave at which a rafter's centre line stands. mm */
 export interface Station {
   readonly u: number;
-  /** It stands on the point where a hip's planes meet. */
-  readonly onPoint: boolean;
+  /** The point of the roof that it stands on, where a hip's planes meet. */
+  readonly node: number | null;
 }
 
 export interface Stations {
   readonly at: readonly Station[];
   /** Stations left out because a rafter that must stand there is nearer than a rafter's thickness. */
-  readonly dropped: readonly number[];
+  readonly leftOut: readonly number[];
 }
 
 /** How one end of a stretch of a slope's upper edge holds its rafters. */
@@ -260,10 +260,8 @@ const stationsOf = (
 ): Stations => {
   const { thickness } = site.job.timber.common;
   const breaks = breaksOver(places, index);
-  const endsAtBreak = ({ high }: LinePlace): boolean =>
-    breaks.some(({ line: { from, to } }) =>
-      [from, to].some((end) => v2.distance(v3.inPlan(end), v3.inPlan(high)) < SAME_STATION_MM),
-    );
+  const endsAtBreak = ({ line }: LinePlace): boolean =>
+    breaks.some(({ line: { ends } }) => ends.includes(line.ends[1]));
   const above = places.filter(({ line }) => line.slopes.includes(index));
   const hips = above.filter(({ kind }) => kind === 'hip');
   const edges = [
@@ -281,30 +279,30 @@ const stationsOf = (
   const points = hips
     .filter((place) => place.highEnd.node !== null || place.highEnd.wall !== null)
     .filter((place) => !endsAtBreak(place) && !endsAtGablet(site, place))
-    .map((place) => onSlope(slope, v3.inPlan(place.high))[0])
-    .filter(clear);
+    .map(({ high, line }) => ({ u: onSlope(slope, v3.inPlan(high))[0], node: line.ends[1] }))
+    .filter(({ u }) => clear(u));
   const at: Station[] = [];
-  const dropped: number[] = [];
+  const leftOut: number[] = [];
   const same = (u: number, other: Station): boolean => Math.abs(other.u - u) <= SAME_STATION_MM;
-  const place = (u: number, onPoint: boolean): void => {
+  const place = (u: number, node: number | null = null): void => {
     if (at.some((other) => same(u, other))) return;
-    if (at.some((other) => Math.abs(other.u - u) < thickness)) dropped.push(u);
-    else at.push({ u, onPoint });
+    if (at.some((other) => Math.abs(other.u - u) < thickness)) leftOut.push(u);
+    else at.push({ u, node });
   };
-  for (const u of points) place(u, true);
-  for (const one of flush) place(one.u, false);
-  for (const u of along) place(u, false);
-  for (const edge of edges) for (const u of steps(site, slope, edge, flush)) place(u, false);
+  for (const { u, node } of points) place(u, node);
+  for (const one of flush) place(one.u);
+  for (const u of along) place(u);
+  for (const edge of edges) for (const u of steps(site, slope, edge, flush)) place(u);
   for (const u of besideEdges(site, slope)) {
-    if (!at.some((other) => Math.abs(other.u - u) < thickness)) at.push({ u, onPoint: false });
+    if (!at.some((other) => Math.abs(other.u - u) < thickness)) at.push({ u, node: null });
   }
   at.sort((p, q) => p.u - q.u);
   const more = between(
     site,
     slope,
     at.map(({ u }) => u),
-  ).map((u): Station => ({ u, onPoint: false }));
-  return { at: [...at, ...more].sort((p, q) => p.u - q.u), dropped };
+  ).map((u): Station => ({ u, node: null }));
+  return { at: [...at, ...more].sort((p, q) => p.u - q.u), leftOut };
 };
 
 /**

@@ -130,7 +130,7 @@ export const squareAcross = (
 };
 
 /** Plan area that two boards may share before one is cut: rounding along a whole face. mm² */
-const TOUCHING_MM2 = 1;
+const FACE_MM2 = 1;
 /** Directions nearer than this are one, as a sine. */
 const SQUARE = 1e-6;
 
@@ -154,10 +154,10 @@ const facesInTheWay = (one: Strip, other: Strip): readonly PolygonEdge<StripEdge
     const at = v2.dot(point, inward);
     shared = clipConvex<StripEdge>(shared, (p) => at - v2.dot(p, inward), 'left');
   }
-  if (shared === null || area2(shared.points) < TOUCHING_MM2) return null;
-  const over = shared.points.every((p) => one.topAt(p) - one.plumbMm > other.topAt(p));
-  const under = shared.points.every((p) => other.topAt(p) - other.plumbMm > one.topAt(p));
-  return over || under ? null : faces;
+  if (shared === null || area2(shared.points) < FACE_MM2) return null;
+  const passes = (upper: Strip, lower: Strip): boolean =>
+    shared.points.every((p) => upper.topAt(p) - upper.plumbMm > lower.topAt(p) - TOUCHING_MM);
+  return passes(one, other) || passes(other, one) ? null : faces;
 };
 
 const endName = (strip: Strip, outward: Vec2): string =>
@@ -183,7 +183,7 @@ const alongFace = (
 
 const larger = (best: Outline | null, next: Outline | null): Outline | null => {
   if (best === null || next === null) return best ?? next;
-  return area2(next.points) - area2(best.points) > TOUCHING_MM2 ? next : best;
+  return area2(next.points) - area2(best.points) > FACE_MM2 ? next : best;
 };
 
 /** Where another board touches the line of an edge, in shares of its length; low lies over high where it nowhere does. */

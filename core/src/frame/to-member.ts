@@ -1,9 +1,9 @@
-import { SAME_POINT_MM, toWorld, v2, v3, type Vec2, type Vec3 } from '../geom';
-import { LINE_TIMBER, roofAbout, type RoofOver } from '../roof';
+import { SAME_POINT_MM, toWorld, v2, v3, type Vec2, type Vec3, SAME_HEIGHT_MM } from '../geom';
+import { LINE_TIMBER, roofAbout, type RoofOver, type Slope } from '../roof';
 import { plumbFrame, plumbKeep } from './board';
 import type { HeaderTheory } from './headers';
 import type { LinePlace } from './line-places';
-import { plainPlan, type Bevel, type EndCut, type Member, type MemberPlan } from './member';
+import { axisOf, type Bevel, type EndCut, type FoldPlan, type Member } from './member';
 import { overPlates, seatNotch } from './plate-notches';
 import type { SetLine } from './set-lines';
 import { startOf, type SetRafter } from './set-rafters';
@@ -22,8 +22,6 @@ import {
   type Site,
 } from './timbers';
 
-/** A timber nearer to level than this is level: rounding. rad */
-const LEVEL_RAD = 1e-7;
 /** A corner that stands above the roof by less than this is left. mm */
 const PLANED_MM = 0.01;
 /** A board's corner can reach over this many other slopes at most, where hips run together. */
@@ -77,7 +75,7 @@ const finished = (
   const more = leaning.filter((cut) => !cutsInto(strip, cut));
   const cut = overPlates(site, more.length === 0 ? member : withLeaning(site, member, more), strip);
   if (cut.mayStandProud) return cut;
-  const drop = -cut.topMm / Math.cos(cut.plan.slopeRad);
+  const drop = -cut.topMm / Math.cos(cut.axis.slopeRad);
   const tops = strip.polygon.points.map((p): Vec3 => [p[0], p[1], strip.topAt(p) - drop]);
   return mostProud(site, tops, cut) === null ? cut : planedOff(site, cut);
 };
@@ -108,6 +106,7 @@ export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: Set
   const start = startOf(span);
   const p = planPoint(slope, station.u, start);
   const outward = v2.scale(slope.uphill, -1);
+  const run = high.v - start;
   const member: Member = {
     id,
     kind,
@@ -121,28 +120,30 @@ export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: Set
       foot === null ? [] : [seatNotch(p, foot.side.plateMm, outward, foot.side.overhangMm > 0)],
     bevels: [],
     mayStandProud: false,
-    plan: plainPlan(high.v - start, slope.slopeRad, slope.rise),
+    axis: { ...axisOf(run, run * slope.rise), slopeRad: slope.slopeRad },
+    pair: { rise: slope.rise, run: 1 },
+    fold: null,
+    dropMm: null,
   };
   return finished(site, member, strip, leaning);
 };
 
-const planOf = (
+/** How the two slopes of a hip or valley lie to it. */
+const foldOf = (
   site: Site,
-  { place }: SetLine,
-  slopeRad: number,
-): Omit<MemberPlan, 'backingRad' | 'dropMm'> => {
-  const { low, high, heading, line, kind } = place;
-  const [left, right] = line.slopes.map((index) => slopeAt(site, index));
-  if (left === undefined || right === undefined) throw new Error('frame: a line parts two slopes');
-  const climb = v2.dot(heading, left.uphill);
-  const angle = (along: Vec2): number => Math.acos(Math.min(1, Math.abs(v2.dot(heading, along))));
+  { heading, line }: LinePlace,
+  backingRad: FoldPlan['backingRad'],
+): FoldPlan => {
+  const [left, right] = [slopeAt(site, line.slopes[0]), slopeAt(site, line.slopes[1])];
+  const angle = ({ along }: Slope): number =>
+    Math.acos(Math.min(1, Math.abs(v2.dot(heading, along))));
+  const fall = ({ rise, uphill }: Slope, off: Vec2): number => -rise * v2.dot(uphill, off);
   return {
-    runMm: v2.distance(v3.inPlan(low), v3.inPlan(high)),
-    slopeRad,
-    commonRise: left.rise,
-    runPerCommon: slopeRad === 0 ? 1 : 1 / climb,
-    eaveAngleRad:
-      kind === 'ridge' || kind === 'break' ? null : [angle(left.along), angle(right.along)],
+    rises: [left.rise, right.rise],
+    cornerRad: Math.PI - Math.acos(Math.max(-1, Math.min(1, v2.dot(left.uphill, right.uphill)))),
+    falls: [fall(left, v2.left(heading)), fall(right, v2.scale(v2.left(heading), -1))],
+    eaveAngleRad: [angle(left), angle(right)],
+    backingRad,
   };
 };
 
@@ -162,7 +163,11 @@ export const lineMember = (site: Site, set: SetLine): Member => {
   const { hipTop } = site.job.framing;
   const stock = stockOf(site, kind);
   const { slopeRad, ...frame } = lineFrame(place.low, place.high);
-  const level = Math.abs(slopeRad) < LEVEL_RAD;
+  const axis = axisOf(
+    v2.distance(v3.inPlan(place.low), v3.inPlan(place.high)),
+    place.high[2] - place.low[2],
+  );
+  const left = slopeAt(site, line.slopes[0]);
   const fit = fitTop(frame, planesOf(site, line), stock.thickness);
   const dropped = kind === 'ridge' || (kind === 'hip' && hipTop === 'drop');
   const drop = dropped ? fit.dropMm : 0;
@@ -170,7 +175,8 @@ export const lineMember = (site: Site, set: SetLine): Member => {
     const own = slopeAt(site, index).sides[0];
     return own === undefined ? 0 : sideAt(site, own.block, own.side).overhangMm;
   });
-  const hasTail = foot !== null && v2.distance(v3.inPlan(foot.tail), v3.inPlan(foot.point)) > 0.01;
+  const hasTail =
+    foot !== null && v2.distance(v3.inPlan(foot.tail), v3.inPlan(foot.point)) > SAME_HEIGHT_MM;
   const member: Member = {
     id,
     kind: LINE_TIMBER[kind],
@@ -194,11 +200,10 @@ export const lineMember = (site: Site, set: SetLine): Member => {
           ],
     bevels: lineBevels(site, place),
     mayStandProud: kind === 'hip' && hipTop === 'none',
-    plan: {
-      ...planOf(site, set, level ? 0 : slopeRad),
-      backingRad: kind === 'ridge' || kind === 'break' ? null : fit.backingRad,
-      dropMm: kind === 'hip' ? (hipTop === 'drop' ? fit.dropMm : 0) : null,
-    },
+    axis,
+    pair: { rise: left.rise, run: axis.level ? 1 : 1 / v2.dot(heading, left.uphill) },
+    fold: kind === 'hip' || kind === 'valley' ? foldOf(site, place, fit.backingRad) : null,
+    dropMm: kind === 'hip' ? (hipTop === 'drop' ? fit.dropMm : 0) : null,
   };
   return finished(
     site,
@@ -210,8 +215,11 @@ export const lineMember = (site: Site, set: SetLine): Member => {
 
 export const headerMember = (site: Site, header: HeaderTheory, strip: Strip): Member => {
   const slope = slopeAt(site, header.slope);
-  const { slopeRad, ...frame } = lineFrame(header.from, header.to);
-  const level = Math.abs(slopeRad) < LEVEL_RAD;
+  const { slopeRad: _, ...frame } = lineFrame(header.from, header.to);
+  const axis = axisOf(
+    v2.distance(v3.inPlan(header.from), v3.inPlan(header.to)),
+    header.to[2] - header.from[2],
+  );
   return {
     id: header.id,
     kind: 'header',
@@ -224,13 +232,9 @@ export const headerMember = (site: Site, header: HeaderTheory, strip: Strip): Me
     notches: [],
     bevels: [],
     mayStandProud: false,
-    plan: {
-      ...plainPlan(
-        v2.distance(v3.inPlan(header.from), v3.inPlan(header.to)),
-        level ? 0 : slopeRad,
-        slope.rise,
-      ),
-      runPerCommon: level ? 1 : slope.rise / Math.tan(slopeRad),
-    },
+    axis,
+    pair: { rise: slope.rise, run: axis.level ? 1 : slope.rise / Math.tan(axis.slopeRad) },
+    fold: null,
+    dropMm: null,
   };
 };

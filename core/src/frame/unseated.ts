@@ -10,12 +10,12 @@ import type { Site } from './timbers';
 /** Wood that a seat must take out of a timber at the least, plumb. mm */
 const LEAST_NOTCH_MM = 1;
 
-const plumb = ({ stock, plan }: Member): number => stock.depth / Math.cos(plan.slopeRad);
+const plumb = ({ stock, axis }: Member): number => stock.depth / Math.cos(axis.slopeRad);
 
 /** Height of a timber's top over a point of the plan on its centre line. mm */
-const topOver = ({ frame, topMm, plan }: Member, p: readonly [number, number]): number => {
+const topOver = ({ frame, topMm, axis }: Member, p: readonly [number, number]): number => {
   const run = v2.dot(v2.sub(p, v3.inPlan(frame.origin)), v2.unit(v3.inPlan(frame.a)));
-  return frame.origin[2] + run * Math.tan(plan.slopeRad) + topMm / Math.cos(plan.slopeRad);
+  return frame.origin[2] + run * Math.tan(axis.slopeRad) + topMm / Math.cos(axis.slopeRad);
 };
 
 /** A hip or valley that does not reach down to the plate under its foot. */
@@ -24,7 +24,7 @@ export const unseatedLine = ({ place }: SetLine, member: Member): Problem[] => {
   const { point, plateMm } = place.foot;
   const short = topOver(member, v3.inPlan(point)) - plateMm - plumb(member) + LEAST_NOTCH_MM;
   if (short <= 0) return [];
-  const needed = (plumb(member) + short) * Math.cos(member.plan.slopeRad);
+  const needed = (plumb(member) + short) * Math.cos(member.axis.slopeRad);
   return [
     {
       code: 'seat',

@@ -45,4 +45,9 @@ export {
   FIT_IN_PLATE_MM3,
   FIT_OVERLAP_MM3,
   FIT_PROUD_MM,
+  SAME_WAY_SINE,
+  ALONGSIDE_SINE,
+  MEETS_SINE,
+  SAME_HEIGHT_MM,
+  TOUCHING_MM2,
 } from './tolerance';

@@ -4,6 +4,18 @@ export const SAME_POINT_MM = 1e-6;
 /** Directions whose cross product (sine of the angle between them) is under this are parallel. Unitless. */
 export const PARALLEL_SINE = 1e-9;
 
+/** Plan directions whose sine is under this are one direction: 0.01 mm over 10 m. Unitless. */
+export const SAME_WAY_SINE = 1e-6;
+
+/** Faces of sawn boards whose directions part by less lie along the same line: 1 mm over 10 m. Unitless. */
+export const ALONGSIDE_SINE = 1e-4;
+
+/** Lines that meet by less than this do so nowhere that a board could be sawn to. Unitless. */
+export const MEETS_SINE = 1e-3;
+
+/** Heights and falls that agree to this are one: nothing a level shows. mm */
+export const SAME_HEIGHT_MM = 0.01;
+
 /** Pieces whose every length agrees to this share one line of the cut list: a twentieth of a pencil line. mm */
 export const CUT_ALIKE_MM = 0.01;
 
@@ -15,6 +27,9 @@ export const LEVEL_RISE = 1e-7;
 
 /** Two solids that share less depth than this only touch: rounding, not wood. mm */
 export const TOUCHING_MM = 1e-3;
+
+/** Ground that two outlines may share, or want, before a point counts as out of one: rounding. mm² */
+export const TOUCHING_MM2 = 1e-3;
 
 /** A joint that stands open by more than this is reported: under the width of a saw line, over all rounding. mm */
 export const FIT_GAP_MM = 0.1;

@@ -5,7 +5,7 @@
  * counter-clockwise, no NaN, no absurd size; or the list of problems, each with the path of its cause.
  */
 export { jobSchema, type Job, type JobInput, type Block, type Side, type Stock } from './schema';
-export { readJob, readJobText } from './read';
+export { jobFromStore, readJob, readJobText } from './read';
 export { firstEave } from './sides';
 export { newJob } from './new-job';
 export { withBay, withLeanTo, withoutBlock, withWing } from './add-block';

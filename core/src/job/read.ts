@@ -52,18 +52,23 @@ const toProblem = (raw: z.core.$ZodIssue): Problem => {
   return { code: 'schema', path: path === '' ? 'job' : path, text: plainly(wording(issue)) };
 };
 
-/** Reads a job from data of any shape. */
-export const readJob = (data: unknown): Result<Job> => {
+/** Reads data of any shape by the schema alone: every field there, every default written in. */
+const readShape = (data: unknown): Result<Job> => {
   const large = oversize(data);
   if (large !== null) return refused([large]);
   const parsed = jobSchema.safeParse(data, { reportInput: true });
-  if (!parsed.success) return refused(parsed.error.issues.map(toProblem));
-  const problems = checkJob(parsed.data);
-  return problems.length > 0 ? refused(problems) : ok(parsed.data);
+  return parsed.success ? ok(parsed.data) : refused(parsed.error.issues.map(toProblem));
 };
 
-/** Reads a job from the text of a job file. */
-export const readJobText = (text: string): Result<Job> => {
+/** Reads a job from data of any shape. */
+export const readJob = (data: unknown): Result<Job> => {
+  const shape = readShape(data);
+  if (!shape.ok) return shape;
+  const problems = checkJob(shape.value);
+  return problems.length > 0 ? refused(problems) : shape;
+};
+
+const fromText = (text: string, read: (data: unknown) => Result<Job>): Result<Job> => {
   let data: unknown;
   try {
     data = JSON.parse(text);
@@ -73,5 +78,14 @@ export const readJobText = (text: string): Result<Job> => {
       { code: 'not-json', path: 'file', text: say`not JSON (${why}); expected an ogee-job file` },
     ]);
   }
-  return readJob(data);
+  return read(data);
 };
+
+/** Reads a job from the text of a job file. */
+export const readJobText = (text: string): Result<Job> => fromText(text, readJob);
+
+/**
+ * Reads a job back from where it was kept: fields that came later get their defaults. What the checks have learnt to
+ * refuse since is given back nevertheless, to be put right.
+ */
+export const jobFromStore = (text: string): Result<Job> => fromText(text, readShape);

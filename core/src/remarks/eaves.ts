@@ -1,3 +1,4 @@
+import { SAME_HEIGHT_MM } from '../geom';
 import { say } from '../sentence';
 import type { Roof, SideLine } from '../roof';
 import { note, type Remark, type Subject } from './remark';
@@ -17,7 +18,7 @@ export const aboutEaves = ({ job, roof }: Subject): Remark[] => {
   const all = eaves(roof);
   const uneven = roof.blocks.some(({ id }) => {
     const falls = all.filter(({ block }) => block === id).map(({ fall }) => fall);
-    return Math.max(...falls) - Math.min(...falls) > 1e-3;
+    return Math.max(...falls) - Math.min(...falls) > SAME_HEIGHT_MM;
   });
   if (uneven || roof.edges.some(({ kind }) => kind === 'step')) {
     remarks.push(

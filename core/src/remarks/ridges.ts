@@ -26,11 +26,11 @@ export const aboutRidges = ({ job, roof, framing }: Subject): Remark[] => {
     );
   }
   for (const ridge of ridges) {
-    if (ridge.plan.slopeRad === 0) continue;
+    if (ridge.axis.level) continue;
     remarks.push(
       note(
         'ridge-slopes',
-        say`this ridge slopes, because the eaves on its two sides are not parallel: it falls ${inMm(ridge.plan.runMm * Math.tan(ridge.plan.slopeRad), 1)} over its length, at ${inDegrees(degrees(ridge.plan.slopeRad))}`,
+        say`this ridge slopes, because the eaves on its two sides are not parallel: it falls ${inMm(ridge.axis.riseMm, 1)} over its length, at ${inDegrees(degrees(ridge.axis.slopeRad))}`,
         ridge,
       ),
     );

@@ -13,9 +13,9 @@ const USUAL_BEARING_MM = 38;
 const oneOfEach = (members: readonly Member[], kinds: readonly Member['kind'][]): Member[] => {
   const seen = new Set<string>();
   return members.filter((member) => {
-    const { kind, stock, plan, block } = member;
+    const { kind, stock, axis, block } = member;
     if (!kinds.includes(kind)) return false;
-    const key = [block, stock.depth, plan.slopeRad.toFixed(6)].join(' ');
+    const key = [block, stock.depth, axis.slopeRad.toFixed(6)].join(' ');
     if (seen.has(key)) return false;
     seen.add(key);
     return true;
@@ -81,7 +81,7 @@ export const aboutCorners = ({ job, framing }: Subject): Remark[] =>
   oneOfEach(framing.members, ['hip', 'valley']).flatMap((member) => {
     const name = member.kind;
     const remarks: Remark[] = [];
-    const { eaveAngleRad } = member.plan;
+    const eaveAngleRad = member.fold?.eaveAngleRad ?? null;
     const { plateWidth } = job.timber;
     const seat = seatOf(member);
     const [notch] = member.notches;

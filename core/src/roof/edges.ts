@@ -1,4 +1,5 @@
 import {
+  SAME_HEIGHT_MM,
   chordOf,
   intervals,
   LEVEL_RISE,
@@ -9,7 +10,7 @@ import {
   type Vec3,
 } from '../geom';
 import { heightAt } from './bands';
-import type { BlockRoof, Carrier, LineKind, RoofBorder, RoofLine, RoofPiece, Slope } from './model';
+import type { BlockRoof, Carrier, Fold, LineKind, RoofBorder, RoofPiece, Slope } from './model';
 import type { SideLine } from './side-lines';
 
 /** Two stretches of one line this near are one stretch; one shorter than this is no edge. mm */
@@ -63,7 +64,7 @@ export const shareSide = ({ sides }: Slope, other: Slope): boolean =>
 /** A level line that no rafters can close: where slopes fall towards each other, or roofs of unlike pitch run on. */
 export interface DeadLine {
   readonly kind: 'gutter' | 'unlike';
-  readonly line: RoofLine;
+  readonly line: Fold;
 }
 
 const lineKind = (
@@ -92,7 +93,7 @@ export const carryRidge = (left: Slope, right: Slope): boolean =>
 export const linesOf = (
   slopes: readonly Slope[],
   pieces: readonly RoofPiece[],
-): { lines: RoofLine[]; dead: DeadLine[] } => {
+): { lines: Fold[]; dead: DeadLine[] } => {
   const pairs = new Map<string, Stretches>();
   for (const piece of pieces) {
     const own = piece.plane.slope;
@@ -119,7 +120,7 @@ export const linesOf = (
       pairs.set(key, pair);
     }
   }
-  const lines: RoofLine[] = [];
+  const lines: Fold[] = [];
   const dead: DeadLine[] = [];
   for (const { low, high, left, right } of pairs.values()) {
     const [one, other] = [slopes[low], slopes[high]];
@@ -230,9 +231,6 @@ export const bordersOf = (
     ];
   });
 };
-
-/** Roofs that part by less than this run on into each other. mm */
-const SAME_HEIGHT_MM = 0.01;
 
 const just = (p: Vec3, side: SideLine): Vec2 =>
   v2.add([p[0], p[1]], v2.scale(side.inward, -10 * NEAR_MM));

@@ -15,10 +15,12 @@ export { carryRidge, shareSide } from './edges';
 export { isPlain } from './plain';
 export { coveredWall, platesOf, plateWidthOf, standingWall, type Plate } from './plates';
 export { outside, overOwnWalls, roofAbout, roofOver, type RoofOver } from './surface';
+export { isOnePoint, runsThrough } from './nodes';
 export { LINE_TIMBER } from './model';
 export type {
   BlockRoof,
   Carrier,
+  Fold,
   LineKind,
   Roof,
   RoofBorder,

@@ -68,12 +68,18 @@ export const LINE_TIMBER = {
 } as const satisfies Record<LineKind, string>;
 
 /** Where two slopes meet; the ends from low to high. A ridge may slope, where its two eaves are not parallel. */
-export interface RoofLine {
+export interface Fold {
   readonly kind: LineKind;
   readonly from: Vec3;
   readonly to: Vec3;
   /** Numbers of the slopes on the left and on the right, looking from → to. */
   readonly slopes: readonly [left: number, right: number];
+}
+
+/** A fold that timber is set on, with the numbers of the roof's points in which it ends and that it runs through. */
+export interface RoofLine extends Fold {
+  readonly ends: readonly [from: number, to: number];
+  readonly through: readonly number[];
 }
 
 export interface RoofBorder extends SideRef {
@@ -84,7 +90,7 @@ export interface RoofBorder extends SideRef {
   readonly slope: number;
 }
 
-export type RoofEdge = RoofLine | RoofBorder;
+export type RoofEdge = Fold | RoofBorder;
 
 /** One plane of the roof, and every eave side that lies in it. */
 export interface Slope {
@@ -134,4 +140,6 @@ export interface Roof {
   readonly edges: readonly RoofEdge[];
   /** The ridges, hips and valleys that timbers are set on: as `edges`, but ending at gables and walls. */
   readonly lines: readonly RoofLine[];
+  /** The points where lines end, by number. */
+  readonly nodes: readonly Vec3[];
 }

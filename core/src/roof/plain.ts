@@ -5,10 +5,8 @@ import type { Roof } from './model';
 
 /** Pitches, plates and corners that agree to this are alike: rounding in a file. rad and mm */
 const ALIKE = 1e-6;
-/** Points of a plain roof stand further apart than this, or are one. mm */
+/** Points of a plain roof stand further apart than this. mm */
 const ROOMY_MM = 400;
-/** Nearer, they are one point. mm */
-const ONE_POINT_MM = 0.05;
 
 /** Whether every corner of a block is square. */
 const isSquare = (outline: readonly (readonly [number, number])[]): boolean =>
@@ -19,16 +17,11 @@ const isSquare = (outline: readonly (readonly [number, number])[]): boolean =>
   });
 
 /** Whether the points where lines meet stand well apart, and every eave is one to speak of. */
-const isRoomy = ({ lines, edges }: Roof): boolean => {
-  if (edges.some(({ from, to }) => v3.distance(from, to) < ROOMY_MM)) return false;
-  const points = lines.flatMap(({ from, to }) => [v3.inPlan(from), v3.inPlan(to)]);
-  return points.every((p, i) =>
-    points.slice(0, i).every((q) => {
-      const apart = v2.distance(p, q);
-      return apart < ONE_POINT_MM || apart > ROOMY_MM;
-    }),
+const isRoomy = ({ nodes, edges }: Roof): boolean =>
+  edges.every(({ from, to }) => v3.distance(from, to) >= ROOMY_MM) &&
+  nodes.every((p, i) =>
+    nodes.slice(0, i).every((q) => v2.distance(v3.inPlan(p), v3.inPlan(q)) > ROOMY_MM),
   );
-};
 
 /** Whether a fascia set square with the tails is deep enough to lean back past its overhang. */
 const leansFar = ({ framing, timber: { fascia }, blocks }: Job): boolean =>

@@ -1,4 +1,12 @@
-import { clipConvex, intervals, v2, type Interval, type TaggedPolygon, type Vec2 } from '../geom';
+import {
+  clipConvex,
+  intervals,
+  v2,
+  type Interval,
+  type TaggedPolygon,
+  type Vec2,
+  PARALLEL_SINE,
+} from '../geom';
 import type { Job } from '../job';
 import { heightAt, kickAndRest } from './bands';
 import type { BlockRoof, Bound, Roof, RoofPlane, SideRef } from './model';
@@ -30,7 +38,7 @@ export const plateWidthOf = ({ timber }: Job): number => timber.plateWidth ?? US
 const whereNotOver = (stretch: Interval | null, atStart: number, rate: number): Interval | null => {
   if (stretch === null) return null;
   const [low, high] = stretch;
-  if (Math.abs(rate) < 1e-12) return atStart <= 0 ? stretch : null;
+  if (Math.abs(rate) < PARALLEL_SINE) return atStart <= 0 ? stretch : null;
   const zero = -atStart / rate;
   const next: Interval = rate > 0 ? [low, Math.min(high, zero)] : [Math.max(low, zero), high];
   return next[1] > next[0] ? next : null;
@@ -161,7 +169,8 @@ const outlineOf = (
 const doubled = (earlier: readonly Plate[], side: SideLine): Interval[] =>
   earlier.flatMap(({ line, topMm, outline }): Interval[] => {
     const away = v2.dot(v2.sub(line.start, side.start), side.inward);
-    const sameLine = v2.dot(line.along, side.along) > 1 - 1e-9 && Math.abs(away) < IN_LINE_MM;
+    const sameLine =
+      v2.dot(line.along, side.along) > 1 - PARALLEL_SINE && Math.abs(away) < IN_LINE_MM;
     if (!sameLine || Math.abs(topMm - side.plateMm) > IN_LINE_MM) return [];
     const us = outline.map((p) => v2.dot(v2.sub(p, side.start), side.along));
     return [[Math.min(...us), Math.max(...us)]];

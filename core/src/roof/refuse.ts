@@ -1,4 +1,4 @@
-import { edgesOf, SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
+import { edgesOf, SAME_POINT_MM, v2, v3, type Vec2, SAME_WAY_SINE } from '../geom';
 import type { Job } from '../job';
 import type { Problem } from '../problem';
 import { inMm, leastMm, say } from '../sentence';
@@ -143,7 +143,8 @@ const backToBack = ({ blocks }: Roof): Problem[] => {
   return eaves.flatMap((one, i) =>
     eaves.slice(i + 1).flatMap((other): Problem[] => {
       const { start, along, inward, overhangMm } = one.side;
-      if (one.block === other.block || v2.dot(along, other.side.along) > -1 + 1e-6) return [];
+      if (one.block === other.block || v2.dot(along, other.side.along) > -1 + SAME_WAY_SINE)
+        return [];
       const from = v2.sub(start, v2.scale(inward, overhangMm));
       const edge = v2.sub(other.side.start, v2.scale(other.side.inward, other.side.overhangMm));
       const apart = v2.dot(v2.sub(from, edge), inward);

@@ -1,4 +1,4 @@
-import { clipConvex, v2, v3, type Vec2 } from '../geom';
+import { clipConvex, v2, v3, type Vec2, PARALLEL_SINE } from '../geom';
 import type { Job } from '../job';
 import { ok, refused, type Result } from '../problem';
 import { heightAt } from './bands';
@@ -8,8 +8,12 @@ import { coversOf, deadEaves, tailDepth, uncovered, withoutRegions } from './cov
 import { bordersOf, linesOf } from './edges';
 import type { BlockRoof, Carrier, Roof, RoofFace, RoofPiece, RoofPlane, Slope } from './model';
 import { gabletOver } from './gablets';
+import { withNodes } from './nodes';
 import { notFramedYet, unsound } from './refuse';
 import type { SideLine } from './side-lines';
+
+/** Planes of one direction that part by less are one slope. mm */
+const SAME_PLANE_MM = 1e-4;
 
 /** Gathers the planes of all blocks into slopes: sides that lie in one plane make one slope. */
 const gather = (lone: readonly LoneBlock[]): { blocks: BlockRoof[]; sides: RoofPlane[][] } => {
@@ -18,7 +22,7 @@ const gather = (lone: readonly LoneBlock[]): { blocks: BlockRoof[]; sides: RoofP
     const index = sides.findIndex(([first]) => {
       if (first === undefined) return false;
       const apart = v3.distance(first.plane.normal, plane.normal);
-      return apart < 1e-9 && Math.abs(first.plane.offset - plane.offset) < 1e-4;
+      return apart < PARALLEL_SINE && Math.abs(first.plane.offset - plane.offset) < SAME_PLANE_MM;
     });
     if (index >= 0) return index;
     sides.push([]);
@@ -133,7 +137,7 @@ export const workOutRoof = (job: Job): Result<Roof> => {
     slopes,
     faces: seen.map(faceOf),
     edges: [...bordersOf(blocks, seen), ...visible.lines],
-    lines: linesOf(slopes, standing).lines,
+    ...withNodes(linesOf(slopes, standing).lines),
   };
   const problems = unsound(job, roof, seen, visible.dead);
   return problems.length > 0 ? refused(problems) : ok(roof);

@@ -59,10 +59,10 @@ const endsOf = (
 
 const squareOf = (member: Member, keep: HalfSpace, angleDeg: number): SquarePair | null => {
   const upright = Math.abs(keep.normal[2]);
-  const { slopeRad, commonRise, runPerCommon } = member.plan;
-  const own = { rise: 12 * commonRise, run: 12 * runPerCommon };
-  if (slopeRad > 0 && upright < NEAR) return { ...own, leg: 'rise' };
-  if (slopeRad > 0 && upright > 1 - NEAR) return { ...own, leg: 'run' };
+  const { axis, pair } = member;
+  const own = { rise: 12 * pair.rise, run: 12 * pair.run };
+  if (!axis.level && upright < NEAR) return { ...own, leg: 'rise' };
+  if (!axis.level && upright > 1 - NEAR) return { ...own, leg: 'run' };
   return angleDeg < UPRIGHT_DEG
     ? null
     : { rise: 12 * Math.tan((angleDeg * Math.PI) / 180), run: 12, leg: 'rise' };

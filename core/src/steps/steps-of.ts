@@ -15,7 +15,7 @@ const blankOf = (member: Member, mirrored: boolean): Blank => {
   const [low, high] = span(member);
   return {
     upperA: high,
-    lengthMm: Math.max(high - low, reaches.longest),
+    lengthMm: Math.max(high - low, reaches.longest.length),
     topE: member.topMm,
     depthMm: member.stock.depth,
     halfMm: member.stock.thickness / 2,

@@ -309,7 +309,7 @@ describe.each([
           solution.members.map(({ kind }) => (kind.endsWith('jack') ? 'jack' : kind)).sort();
         expect(kinds(other)).toEqual(kinds(one));
         const total = ({ solution }: { solution: Solution }): number =>
-          solution.members.reduce((sum, { plan }) => sum + plan.runMm, 0);
+          solution.members.reduce((sum, { axis }) => sum + axis.runMm, 0);
         expect(total(other) / total(one)).toBeCloseTo(1, 6);
       }),
       { seed: 72, numRuns: Math.round(numRuns / 4) },
@@ -340,7 +340,7 @@ describe.each([
         const theory = ({ solution }: { solution: Solution }): number[] =>
           solution.members
             .filter(({ kind }) => kind === 'ridge' || kind === 'hip')
-            .map(({ plan }) => plan.runMm / Math.cos(plan.slopeRad))
+            .map(({ axis }) => axis.runMm / Math.cos(axis.slopeRad))
             .sort((a, b) => a - b);
         const [mine, mirror] = [theory(one), theory(other)];
         expect(mirror.length).toBe(mine.length);

@@ -1,6 +1,6 @@
-import { readJob, type Job } from '@ogee/core';
+import { readJob, type Job, type StoredJob } from '@ogee/core';
 import { Router } from 'express';
-import type { JobStore, Saved, StoredJob } from '../store/jobs';
+import type { JobStore, Saved } from '../store/jobs';
 import { badJob, checked, refuse, Refusal } from './refusal';
 import { createBody, restoreBody, revisionNumber, saveBody } from './schemas';
 

@@ -1,13 +1,13 @@
-import { jobSchema } from '@ogee/core';
-import { z } from 'zod';
-import { createDocument, type ZodOpenApiOperationObject } from 'zod-openapi';
 import {
   conflictSchema,
+  jobListSchema,
+  jobSchema,
   problemsSchema,
-  revisionSchema,
-  storedSchema,
-  summarySchema,
-} from './schemas';
+  revisionListSchema,
+  storedJobSchema,
+} from '@ogee/core';
+import { z } from 'zod';
+import { createDocument, type ZodOpenApiOperationObject } from 'zod-openapi';
 
 const json = (description: string, schema: z.ZodType) => ({
   description,
@@ -28,7 +28,7 @@ const body = (schema: z.ZodType) => ({
 const list: ZodOpenApiOperationObject = {
   summary: 'All jobs, newest change first',
   requestParams: { query: z.object({ deleted: z.literal('1').optional() }) },
-  responses: { '200': json('The jobs.', z.object({ jobs: z.array(summarySchema) })) },
+  responses: { '200': json('The jobs.', jobListSchema) },
 };
 
 /** The API's description, made from the schemas that check it. OpenAPI 3.1. */
@@ -46,21 +46,21 @@ export const openApiDocument = () =>
         post: {
           summary: 'A new job',
           ...body(z.object({ job: jobSchema })),
-          responses: { '201': json('Kept, at revision 1.', storedSchema), '400': bad },
+          responses: { '201': json('Kept, at revision 1.', storedJobSchema), '400': bad },
         },
       },
       '/api/jobs/{id}': {
         get: {
           summary: 'One job as it stands',
           ...id,
-          responses: { '200': json('The job.', storedSchema), '404': missing },
+          responses: { '200': json('The job.', storedJobSchema), '404': missing },
         },
         put: {
           summary: 'Save over a revision; the former one is kept',
           ...id,
           ...body(z.object({ revision: z.number().int(), job: jobSchema })),
           responses: {
-            '200': json('Saved; the new revision.', storedSchema),
+            '200': json('Saved; the new revision.', storedJobSchema),
             '400': bad,
             '404': missing,
             '409': conflict,
@@ -76,7 +76,7 @@ export const openApiDocument = () =>
         post: {
           summary: 'Bring a deleted job back',
           ...id,
-          responses: { '200': json('The job.', storedSchema), '404': missing },
+          responses: { '200': json('The job.', storedJobSchema), '404': missing },
         },
       },
       '/api/jobs/{id}/revisions': {
@@ -84,7 +84,7 @@ export const openApiDocument = () =>
           summary: 'Every revision, newest first',
           ...id,
           responses: {
-            '200': json('The revisions.', z.object({ revisions: z.array(revisionSchema) })),
+            '200': json('The revisions.', revisionListSchema),
             '404': missing,
           },
         },
@@ -105,7 +105,7 @@ export const openApiDocument = () =>
           ...idAndRevision,
           ...body(z.object({ revision: z.number().int() })),
           responses: {
-            '200': json('Saved; the new revision.', storedSchema),
+            '200': json('Saved; the new revision.', storedJobSchema),
             '404': missing,
             '409': conflict,
           },

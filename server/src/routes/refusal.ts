@@ -1,6 +1,7 @@
 import { spoken, type Problem } from '@ogee/core';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { z } from 'zod';
+import { Unreadable } from '../store/jobs';
 
 /** An answer other than success, as data; the error handler turns it into the response. */
 export class Refusal extends Error {
@@ -68,6 +69,11 @@ export const answerRefusal: ErrorRequestHandler = (error: unknown, request, resp
     return;
   }
   request.log.error(error);
+  if (error instanceof Unreadable) {
+    const text = `${error.message}; nothing was changed, and its other revisions are kept`;
+    response.status(500).json({ problems: [{ code: 'unreadable', path: 'revision', text }] });
+    return;
+  }
   const text = 'the server failed; nothing was saved';
   response.status(500).json({ problems: [{ code: 'server', path: request.path, text }] });
 };

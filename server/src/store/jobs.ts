@@ -1,26 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import type { Job } from '@ogee/core';
+import {
+  jobFromStore,
+  problemLine,
+  type Job,
+  type JobSummary,
+  type RevisionSummary,
+  type StoredJob,
+} from '@ogee/core';
 import type { Knex } from 'knex';
-
-export interface JobSummary {
-  readonly id: string;
-  readonly name: string;
-  readonly revision: number;
-  readonly sample: boolean;
-  readonly updatedAt: string;
-  readonly deletedAt: string | null;
-}
-
-export interface StoredJob extends JobSummary {
-  readonly job: Job;
-}
-
-export interface RevisionSummary {
-  readonly revision: number;
-  readonly savedAt: string;
-  readonly name: string;
-  readonly restoredFrom: number | null;
-}
 
 /** What came of a save: done, somebody else saved first, or there is no such job. */
 export type Saved =
@@ -54,6 +41,23 @@ const summary = (row: JobRow): JobSummary => ({
   deletedAt: row.deleted_at,
 });
 
+/** A revision whose body no longer reads as a job: damaged, or kept by a newer program. */
+export class Unreadable extends Error {
+  constructor(
+    readonly id: string,
+    readonly revision: number,
+    why: string,
+  ) {
+    super(`revision ${revision} of job ${id} cannot be read: ${why}`);
+  }
+}
+
+const jobOf = ({ job_id, revision, body }: RevisionRow): Job => {
+  const read = jobFromStore(body);
+  if (read.ok) return read.value;
+  throw new Unreadable(job_id, revision, read.problems.map(problemLine).join('; '));
+};
+
 /** Jobs and every revision of them. Every write is one transaction. */
 export class JobStore {
   constructor(
@@ -86,7 +90,7 @@ export class JobStore {
     const row = await connection<RevisionRow>('job_revisions')
       .where({ job_id: id, revision })
       .first();
-    return row === undefined ? null : (JSON.parse(row.body) as Job);
+    return row === undefined ? null : jobOf(row);
   }
 
   /** Newest first; null when there is no such job. */

@@ -1,3 +1,4 @@
+import { newJob } from '@ogee/core';
 import { api, Refused } from '../api';
 
 const answer = (status: number, body: unknown) =>
@@ -16,6 +17,8 @@ const SUMMARY = {
   deletedAt: null,
 };
 
+const JOB = newJob('Tern', { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' }, 9000, 6000, '35°');
+
 beforeEach(() => jest.restoreAllMocks());
 
 describe('the jobs API, as the app calls it', () => {
@@ -26,7 +29,7 @@ describe('the jobs API, as the app calls it', () => {
   });
 
   it('sends the revision it saves over', async () => {
-    const fetched = answer(200, { ...SUMMARY, job: {} });
+    const fetched = answer(200, { ...SUMMARY, job: JOB });
     await api.restore('j', 1, 2);
     const [path, init] = fetched.mock.calls[0]!;
     expect(path).toBe('/api/jobs/j/revisions/1/restore');
@@ -40,7 +43,7 @@ describe('the jobs API, as the app calls it', () => {
 
   it('tells a conflict with what is there now', async () => {
     const problems = [{ code: 'conflict', path: 'revision', text: 'saved elsewhere' }];
-    answer(409, { problems, current: { ...SUMMARY, job: {} } });
+    answer(409, { problems, current: { ...SUMMARY, job: JOB } });
     const refused = await api.read('j').catch((error: unknown) => error);
     expect(refused).toBeInstanceOf(Refused);
     expect(refused).toMatchObject({

@@ -1,5 +1,5 @@
-import { newJob, type Job } from '@ogee/core';
-import { api, Refused, type StoredJob } from '../api';
+import { newJob, type Job, type StoredJob } from '@ogee/core';
+import { api, Refused } from '../api';
 import { readDraft, writeDraft } from '../draft';
 import { JobSaver } from '../job-saver';
 
@@ -64,6 +64,28 @@ describe('JobSaver', () => {
     await settle();
     expect(save).toHaveBeenLastCalledWith('j', 2, expect.objectContaining({ name: 'late' }));
     expect(saver.read()).toMatchObject({ state: 'saved', revision: 3, job: { name: 'late' } });
+  });
+
+  it('never has two saves under way, however slow the first', async () => {
+    const answers: ((value: StoredJob) => void)[] = [];
+    const save = jest
+      .spyOn(api, 'save')
+      .mockImplementation(() => new Promise((resolve) => answers.push(resolve)));
+    const saver = open();
+    saver.edit(rename('early'));
+    await settle();
+    for (const name of ['later', 'last']) {
+      saver.edit(rename(name));
+      await settle();
+    }
+    expect(save).toHaveBeenCalledTimes(1);
+    answers[0]!(stored(2, 'early'));
+    await settle();
+    expect(save).toHaveBeenCalledTimes(2);
+    expect(save).toHaveBeenLastCalledWith('j', 2, expect.objectContaining({ name: 'last' }));
+    answers[1]!(stored(3, 'last'));
+    await settle();
+    expect(saver.read()).toMatchObject({ state: 'saved', revision: 3 });
   });
 
   it('holds what the job’s checks refuse, on the device', async () => {

@@ -1,6 +1,10 @@
+import fc from 'fast-check';
 import { workingOf, type CutListEntry, type Step } from '..';
-import { memberOf } from '../../solve';
+import { memberOf, solve } from '../../solve';
+import { readJob } from '../../job';
+import { anyBroken, anyFourSided, anyWinged } from '../../tests/any-house';
 import { entryOf, solved } from '../../tests/building';
+import { degrees } from '../../units';
 
 const solution = solved({
   along: 9144,
@@ -51,11 +55,44 @@ it('reproduces a theory length from the inputs it names', () => {
 it('carries the chain before it, each link once: a long point shows slope, theory and body first', () => {
   const names = (steps: readonly Step[]) => steps.map(({ name }) => name);
   const working = workingOfLine(entryOf(solution, 'common'));
-  expect(names(working['length.body']!)).toEqual(['slope', 'theory length', 'body']);
+  expect(names(working['length.body']!)).toEqual([
+    'slope',
+    'theory length',
+    'shortening at the upper end, level',
+    'body',
+  ]);
   expect(names(working['length.longPoint']!)).toEqual([
     'slope',
     'theory length',
+    'shortening at the upper end, level',
     'body',
     'long point',
   ]);
+});
+
+/** How a figure worked out from pitches, corner and thickness compares with the timber as it lies in space. */
+it('agrees, from what was given, with the planes themselves on any house', () => {
+  const near = (value: number | undefined, wanted: number): void =>
+    expect(Math.abs((value ?? NaN) - wanted)).toBeLessThan(1e-6);
+  let folds = 0;
+  fc.assert(
+    fc.property(fc.oneof(anyWinged, anyFourSided, anyBroken), (input) => {
+      const job = readJob(JSON.parse(JSON.stringify(input)));
+      const solution = job.ok ? solve(job.value) : job;
+      if (!solution.ok) return;
+      for (const entry of solution.value.cuts.members) {
+        const { axis, fold, dropMm } = memberOf(solution.value, entry)!;
+        near(entry.slope, degrees(axis.slopeRad));
+        if (fold === null) continue;
+        folds += 1;
+        for (const k of [0, 1] as const) {
+          near(entry.plan?.[k], degrees(fold.eaveAngleRad[k]));
+          near(entry.backing?.[k], degrees(fold.backingRad[k]));
+        }
+        if (dropMm !== null) near(entry.drop ?? undefined, dropMm);
+      }
+    }),
+    { seed: 5, numRuns: 60 },
+  );
+  expect(folds).toBeGreaterThan(60);
 });

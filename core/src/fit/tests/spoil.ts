@@ -86,8 +86,8 @@ const shortened =
     }),
   });
 
-const middleOf = ({ frame, plan }: Member): Vec3 =>
-  v3.add(frame.origin, v3.scale(frame.a, plan.runMm / 2 / Math.cos(plan.slopeRad)));
+const middleOf = ({ frame, axis }: Member): Vec3 =>
+  v3.add(frame.origin, v3.scale(frame.a, axis.runMm / 2 / Math.cos(axis.slopeRad)));
 
 const UP: Vec3 = [0, 0, 1];
 

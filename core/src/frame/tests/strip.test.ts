@@ -102,6 +102,19 @@ describe('a strip cut clear of another', () => {
     expect(cleared(low, ridge)).toBe(low);
   });
 
+  it.each([-200, -200 + 1e-4, 200])(
+    'what touches it from below or above is left whole: %s',
+    (top) => {
+      const touching = strip('low', [2000, -3000], [2000, 3000], 40, 'common', top);
+      expect(cleared(touching, ridge)).toBe(touching);
+    },
+  );
+
+  it('what reaches into it by a hair more than touching is cut', () => {
+    const into = strip('low', [2000, -3000], [2000, 3000], 40, 'common', -199.9);
+    expect(clearOfAll(into, [ridge])).not.toBe(into);
+  });
+
   it('a board is never ripped: one that lies along another is left out', () => {
     const beside = strip('beside', [100, 10], [4000, 10]);
     expect(clearOfAll(beside, [ridge])).toBeNull();

@@ -157,7 +157,9 @@ describe('workOutRoof', () => {
 
   const refusedAs = (job: Job) => {
     const roof = workOutRoof(job);
-    return roof.ok ? [] : roof.problems.map(({ code, path, text }) => `${code} ${path}: ${spoken(text)}`);
+    return roof.ok
+      ? []
+      : roof.problems.map(({ code, path, text }) => `${code} ${path}: ${spoken(text)}`);
   };
   it.each([
     [

@@ -19,7 +19,7 @@ const wrong = (steps: readonly SawStep[], member: Member, way: (typeof WAYS)[num
   const wanted = laid(member, false);
   const straight = sawnWrong(made, wanted);
   // Which end of a level board is its upper one is a name: it may lie the other way round.
-  return member.plan.slopeRad !== 0
+  return !member.axis.level
     ? straight
     : Math.min(
         straight,

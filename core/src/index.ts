@@ -10,6 +10,8 @@ export * from './cuts';
 export * from './remarks';
 export * from './steps';
 export * from './fit';
+export * from './drawing';
+export * from './wording';
 export * from './export';
 export * from './wire';
 export { fit, markOf, memberOf, solve, type Solution } from './solve';

@@ -32,13 +32,20 @@ export const launch = (): Promise<Browser> => {
   });
 };
 
+/** What went wrong on any page since the last test. */
+const faults: string[] = [];
+
+afterEach(() => {
+  const found = faults.splice(0);
+  expect(found).toEqual([]);
+});
+
 /** A page that fails the test when the app throws, logs an error, or breaks the content policy. */
 export const openPage = async (
   browser: Browser,
   size: typeof PHONE | typeof WIDE,
-): Promise<{ page: Page; faults: string[] }> => {
+): Promise<Page> => {
   const page = await browser.newPage();
-  const faults: string[] = [];
   page.on('pageerror', (error) =>
     faults.push(error instanceof Error ? error.message : String(error)),
   );
@@ -49,7 +56,7 @@ export const openPage = async (
   });
   page.setDefaultTimeout(8000);
   await page.setViewport(size);
-  return { page, faults };
+  return page;
 };
 
 export const byId = (id: string): string => `[data-testid="${id}"]`;

@@ -54,7 +54,9 @@ describe('keeping jobs', () => {
 
   it('writes in what a job kept before a field was there does not have', async () => {
     const { id } = await create();
-    const row = await database<{ body: string }>('job_revisions').where({ job_id: id }).first();
+    const row = await database<{ job_id: string; body: string }>('job_revisions')
+      .where({ job_id: id })
+      .first();
     const older = JSON.parse(row!.body) as Record<string, object>;
     delete older['saw'];
     delete older['purlins'];

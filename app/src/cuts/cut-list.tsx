@@ -1,10 +1,9 @@
-import { KINDS, KINDS_IN_ORDER, type CutListEntry, type Job } from '@ogee/core';
+import { angleSummary, KINDS, KINDS_IN_ORDER, type CutListEntry, type Job } from '@ogee/core';
 import { Pressable, View } from 'react-native';
 import { writeLength, writeStock } from '../ui/length-entry';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { Figure, Small, Title } from '../ui/text';
-import { angleSummary } from './angle-text';
 
 type Display = Job['display'];
 

@@ -1,6 +1,6 @@
-import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
+import { useOpenPiece } from '../nav/open-piece';
 import { Caution, gravestFirst } from '../ui/caution';
 import { Loading } from '../ui/states';
 import { Small, Title, Words } from '../ui/text';
@@ -9,8 +9,8 @@ import { CutListView } from './cut-list';
 
 /** What to saw next. On a wide screen the list stands on the left already. */
 export const CutsScreen = () => {
-  const { id, job, solution, problems } = useOpenJob();
-  const router = useRouter();
+  const { job, solution, problems } = useOpenJob();
+  const openPiece = useOpenPiece();
   const wide = useWide();
   if (solution === null)
     return problems.length > 0 ? null : <Loading what="Working the roof out …" />;
@@ -27,12 +27,7 @@ export const CutsScreen = () => {
       </View>
       {!wide && (
         <View className="-mx-4">
-          <CutListView
-            members={members}
-            display={job.display}
-            chosen={null}
-            onOpen={(mark) => router.navigate(`/job/${id}/cuts/${mark}`)}
-          />
+          <CutListView members={members} display={job.display} chosen={null} onOpen={openPiece} />
         </View>
       )}
       {job.about !== undefined && <Words>{job.about}</Words>}

@@ -1,19 +1,20 @@
-import { memberOf } from '@ogee/core';
+import { angleWay, memberOf } from '@ogee/core';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import ArrowRight from 'lucide-react-native/icons/arrow-right';
 import List from 'lucide-react-native/icons/list';
 import { useOpenJob } from '../data/open-job';
+import { useOpenPiece } from '../nav/open-piece';
 import { Button } from '../ui/button';
 import { Loading, Standstill } from '../ui/states';
-import { angleWay } from './steps';
 import { PieceSheet } from './piece-sheet';
 
 /** One piece's sheet, with the way to its neighbours in the list. */
 export const PieceScreen = ({ mark }: { mark: string }) => {
   const { id, job, solution } = useOpenJob();
   const router = useRouter();
+  const openPiece = useOpenPiece();
   if (solution === null) return <Loading what="Working the roof out …" />;
   const { members, notes } = solution.cuts;
   const index = members.findIndex((entry) => entry.mark === mark);
@@ -35,7 +36,7 @@ export const PieceScreen = ({ mark }: { mark: string }) => {
       <Button
         label={next.mark}
         icon={step < 0 ? ArrowLeft : ArrowRight}
-        onPress={() => router.navigate(`/job/${id}/cuts/${next.mark}`)}
+        onPress={() => openPiece(next.mark)}
       />
     );
   };

@@ -1,5 +1,9 @@
 import {
   boardOf,
+  complement,
+  faceSetting,
+  stepWords,
+  type AngleWay,
   formatDegrees,
   KINDS,
   stepsOf,
@@ -20,9 +24,7 @@ import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { Caution } from '../ui/caution';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
-import { complement, faceSetting } from './angle-text';
 import { handsText } from './cut-list';
-import { stepWords, type AngleWay } from './steps';
 import { Worked } from './working';
 
 type Display = Job['display'];

@@ -1,9 +1,16 @@
-import { formatLength, lengthFormat, type Job, type Solution, type Vec2 } from '@ogee/core';
+import {
+  elevationView,
+  formatLength,
+  lengthFormat,
+  type Job,
+  type Looking,
+  type Solution,
+  type Vec2,
+} from '@ogee/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Polygon, Polyline, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
-import { elevationView, type Looking } from './elevation-view';
 import { fitPlan } from './plan-fit';
 
 const MARGIN_PX = 52;

@@ -1,17 +1,9 @@
-import type { Kind, Vec2 } from '@ogee/core';
+import type { PlanTimber, Vec2 } from '@ogee/core';
 
 export interface PlanFit {
   readonly pxPerMm: number;
   /** Plan mm (x right, y up) to drawing px (x right, y down). */
   readonly toPx: (p: Vec2) => Vec2;
-}
-
-export interface PlanTimber {
-  readonly id: string;
-  readonly kind: Kind;
-  readonly mark: string;
-  readonly from: Vec2;
-  readonly to: Vec2;
 }
 
 /** One scale for both directions, the drawing in the middle, `margin` px free all round. */

@@ -3,8 +3,10 @@ import {
   KINDS,
   lengthFormat,
   markOf,
-  planLine,
+  planDrawing,
+  v2,
   type Job,
+  type PlanTimber,
   type Solution,
   type Vec2,
   type Vec3,
@@ -14,15 +16,14 @@ import { Pressable, View, type View as ViewRef } from 'react-native';
 import Svg, { Circle, G, Line, Path, Polygon } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
 import { Halo, uprightTurn } from './halo';
-import { fitPlan, nearest, type PlanTimber } from './plan-fit';
+import { fitPlan, nearest } from './plan-fit';
 
 const MARGIN_PX = 50;
 const TOUCH_PX = 28;
 const SPOT_PX = 12;
 const LABEL = { most: 13, least: 8 };
 
-const planLength = ({ from, to }: { readonly from: Vec3; readonly to: Vec3 }): number =>
-  Math.hypot(to[0] - from[0], to[1] - from[1]);
+const offset = (p: Vec2, way: Vec2, by: number): Vec2 => v2.add(p, v2.scale(way, by));
 
 interface PlanProps {
   readonly job: Job;
@@ -36,20 +37,6 @@ interface PlanProps {
   /** Places to be ringed in red. */
   readonly spots?: readonly Vec3[];
 }
-
-const timbersOf = (solution: Solution, toPx: (p: Vec2) => Vec2): PlanTimber[] => {
-  const mark = markOf(solution);
-  return solution.members.map((member) => {
-    const [from, to] = planLine(member);
-    return {
-      id: member.id,
-      kind: member.kind,
-      mark: mark(member.id),
-      from: toPx(from),
-      to: toPx(to),
-    };
-  });
-};
 
 const Dimension = ({ from, to, text }: { from: Vec2; to: Vec2; text: string }) => {
   const { colour } = useTheme();
@@ -129,52 +116,35 @@ export const Plan = (props: PlanProps) => {
   const { job, solution, widthPx, heightPx, selected, onPick, wrong = [], spots = [] } = props;
   const { colour } = useTheme();
   const surface = useRef<ViewRef>(null);
-  const outlines = useMemo(
-    // A gablet's own outline is no wall.
-    () =>
-      solution.roof.blocks
-        .filter(({ id, partOf }) => id === partOf)
-        .map((block) => block.sides.map((side) => side.start)),
+  const drawing = useMemo(
+    () => planDrawing(solution.roof, solution.members, markOf(solution)),
     [solution],
   );
-  const eaves = useMemo(() => solution.roof.faces.map(({ polygon }) => polygon), [solution]);
+  const { outlines, faces, edges, walls, dimensions } = drawing;
   const fit = useMemo(
     () =>
       fitPlan(
-        eaves.flat().map((p): Vec2 => [p[0], p[1]]),
+        drawing.faces.flatMap((face) => face.points),
         widthPx,
         heightPx,
         MARGIN_PX,
       ),
-    [eaves, widthPx, heightPx],
+    [drawing, widthPx, heightPx],
   );
-  const timbers = useMemo(() => timbersOf(solution, fit.toPx), [solution, fit]);
+  const timbers = useMemo(
+    () =>
+      drawing.timbers.map((timber) => ({
+        ...timber,
+        from: fit.toPx(timber.from),
+        to: fit.toPx(timber.to),
+      })),
+    [drawing, fit],
+  );
   const major = (timber: PlanTimber): boolean => isMajor(timber.kind);
   const named = [...timbers.filter((one) => !major(one)), ...timbers.filter(major)];
   const size = Math.min(LABEL.most, Math.max(LABEL.least, job.framing.spacing * fit.pxPerMm * 0.9));
   const points = (loop: readonly Vec2[]): string =>
     loop.map((p) => fit.toPx(p).join(',')).join(' ');
-  const { blocks, faces, edges } = solution.roof;
-  const sides = blocks[0]?.sides ?? [];
-  // Each wall is named beside the longest stretch of roof edge that shows over it.
-  const walls = blocks.flatMap((block) =>
-    block.sides.flatMap((side) => {
-      const shown = edges
-        .filter((edge) => 'side' in edge && edge.block === block.id && edge.side === side.index)
-        .sort((p, q) => planLength(q) - planLength(p))[0];
-      const name = blocks.length === 1 ? 'wall' : block.id;
-      return shown === undefined ? [] : [{ side, name, shown }];
-    }),
-  );
-  const furthest = (side: (typeof sides)[number]): number =>
-    Math.max(
-      ...blocks.flatMap(({ grown }) =>
-        grown.points.map(
-          (p) =>
-            -((p[0] - side.start[0]) * side.inward[0] + (p[1] - side.start[1]) * side.inward[1]),
-        ),
-      ),
-    );
   const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
 
   const touch = (event: { nativeEvent: { pageX: number; pageY: number } }): void => {
@@ -195,16 +165,10 @@ export const Plan = (props: PlanProps) => {
           {faces.map((face, i) => {
             // Pieces of one slope share a tone; its own line covers the seams between them.
             const fill = colour('wood', face.slope % 2 === 0 ? 0.55 : 0.3);
-            return (
-              <Polygon
-                key={i}
-                points={points(face.polygon.map((p): Vec2 => [p[0], p[1]]))}
-                fill={fill}
-              />
-            );
+            return <Polygon key={i} points={points(face.points)} fill={fill} />;
           })}
-          {edges.map(({ from, to }, i) => {
-            const [a, b] = [fit.toPx([from[0], from[1]]), fit.toPx([to[0], to[1]])];
+          {edges.map(([from, to], i) => {
+            const [a, b] = [fit.toPx(from), fit.toPx(to)];
             return (
               <Line
                 key={i}
@@ -239,33 +203,19 @@ export const Plan = (props: PlanProps) => {
           {named.map((timber) => (
             <TimberName key={timber.id} timber={timber} size={size} />
           ))}
-          {sides.slice(0, 2).map((side) => {
-            const out = furthest(side) + 34 / fit.pxPerMm;
-            const shift = (p: Vec2): Vec2 =>
-              fit.toPx([p[0] - side.inward[0] * out, p[1] - side.inward[1] * out]);
-            return (
-              <Dimension
-                key={side.index}
-                from={shift(side.start)}
-                to={shift(side.end)}
-                text={text(side.lengthMm)}
-              />
-            );
+          {dimensions.map(({ from, to, outward, lengthMm }, i) => {
+            const shift = (p: Vec2): Vec2 => fit.toPx(offset(p, outward, 34 / fit.pxPerMm));
+            return <Dimension key={i} from={shift(from)} to={shift(to)} text={text(lengthMm)} />;
           })}
-          {walls.map(({ side, name, shown }) => {
-            const out = 10 / fit.pxPerMm;
-            const at = fit.toPx([
-              (shown.from[0] + shown.to[0]) / 2 - side.inward[0] * out,
-              (shown.from[1] + shown.to[1]) / 2 - side.inward[1] * out,
-            ]);
-            const turn = uprightTurn(fit.toPx(side.start), fit.toPx(side.end));
+          {walls.map(({ block, side, gable, from, to, inward, over }) => {
+            const name = outlines.length === 1 ? 'wall' : block;
             return (
               <Halo
-                key={`${name} ${side.index}`}
-                at={at}
-                turn={turn}
+                key={`${block} ${side}`}
+                at={fit.toPx(offset(over, inward, -10 / fit.pxPerMm))}
+                turn={uprightTurn(fit.toPx(from), fit.toPx(to))}
                 size={13}
-                text={`${name} ${side.index + 1}${side.roof === 'gable' ? ' · gable' : ''}`}
+                text={`${name} ${side + 1}${gable ? ' · gable' : ''}`}
                 colour={colour('soft')}
                 dy={4}
               />

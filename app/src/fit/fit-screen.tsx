@@ -1,10 +1,10 @@
-import { spoken, type FitProblem, type FitReport } from '@ogee/core';
-import { useRouter } from 'expo-router';
+import { proved, spoken, type FitProblem, type FitReport, type Proved } from '@ogee/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Check from 'lucide-react-native/icons/check';
 import X from 'lucide-react-native/icons/x';
 import { useOpenJob } from '../data/open-job';
+import { useOpenPiece } from '../nav/open-piece';
 import { Plan } from '../draw/plan';
 import { FrameView } from '../roof/frame-view';
 import { useTheme } from '../theme/theme';
@@ -13,7 +13,6 @@ import { Caution, gravestFirst } from '../ui/caution';
 import { Choice } from '../ui/choice';
 import { Loading, Standstill } from '../ui/states';
 import { Figure, Small, Title, Words } from '../ui/text';
-import { proved, type Proved } from './proved';
 import { useFit } from './use-fit';
 
 const PLAN_PX = 300;
@@ -38,12 +37,11 @@ const ProvedLine = ({ holds, text }: Proved) => {
 
 /** Every finding, with its place on the plan or in the round. */
 const Findings = ({ problems }: { problems: readonly FitProblem[] }) => {
-  const { id, job, solution } = useOpenJob();
-  const router = useRouter();
+  const { job, solution } = useOpenJob();
+  const open = useOpenPiece();
   const [width, setWidth] = useState(0);
   const [view, setView] = useState<'plan' | 'frame'>('plan');
   if (solution === null) return null;
-  const open = (mark: string) => router.navigate(`/job/${id}/cuts/${mark}`);
   const shown = { wrong: idsIn(problems), spots: problems.map(({ at }) => at) };
   return (
     <View className="gap-2" onLayout={(event) => setWidth(event.nativeEvent.layout.width)}>
@@ -110,8 +108,8 @@ const Summary = ({ report }: { report: FitReport }) => {
 
 /** Does it stand and close? What the dry fit proved, then what to mind, gravest first. */
 export const FitScreen = () => {
-  const { id, solution, stale } = useOpenJob();
-  const router = useRouter();
+  const { solution, stale } = useOpenJob();
+  const openPiece = useOpenPiece();
   const report = useFit();
   if (solution === null) return null;
   if (stale)
@@ -137,10 +135,7 @@ export const FitScreen = () => {
             <Caution level={note.level} text={note.text} />
             {note.member !== undefined && (
               <View className="self-start">
-                <Button
-                  label={`See ${note.member}`}
-                  onPress={() => router.navigate(`/job/${id}/cuts/${note.member ?? ''}`)}
-                />
+                <Button label={`See ${note.member}`} onPress={() => openPiece(note.member ?? '')} />
               </View>
             )}
           </View>

@@ -1,7 +1,7 @@
 import { KINDS, KINDS_IN_ORDER, type CutListEntry } from '@ogee/core';
-import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
+import { useOpenPiece } from '../nav/open-piece';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { Figure, Small, Strong, Title } from '../ui/text';
@@ -19,8 +19,8 @@ const angles = (entry: CutListEntry): string =>
 
 /** Every ridge, hip and valley by name: its theory length, its slope, its plan angles. */
 export const LineList = () => {
-  const { id, job, solution } = useOpenJob();
-  const router = useRouter();
+  const { job, solution } = useOpenJob();
+  const openPiece = useOpenPiece();
   const lines = solution?.cuts.members.filter(isLine) ?? [];
   if (lines.length === 0) return null;
   return (
@@ -32,7 +32,7 @@ export const LineList = () => {
           key={entry.mark}
           role="link"
           aria-label={`${KINDS[entry.kind].name} ${entry.mark}: open its piece`}
-          onPress={() => router.navigate(`/job/${id}/cuts/${entry.mark}`)}
+          onPress={() => openPiece(entry.mark)}
           className="min-h-[64px] flex-row items-center gap-3 rounded border border-grain bg-sheet px-3 py-2"
         >
           <View className="w-16 gap-1">

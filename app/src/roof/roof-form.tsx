@@ -1,10 +1,9 @@
-import { withSidesAlike, type Block, type Job, type Side } from '@ogee/core';
+import { pitchText, withSide, withSidesAlike, type Block, type Job, type Side } from '@ogee/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { EaveSection } from '../draw/eave-section';
 import { BlockChoice } from '../site/block-choice';
-import { pitchText, withSide } from '../site/blocks';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { LengthField, PitchField } from '../ui/fields';

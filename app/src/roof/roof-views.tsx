@@ -1,4 +1,4 @@
-import { usePathname, useRouter } from 'expo-router';
+import { usePathname } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import ZoomIn from 'lucide-react-native/icons/zoom-in';
@@ -6,6 +6,7 @@ import ZoomOut from 'lucide-react-native/icons/zoom-out';
 import { KINDS, KINDS_IN_ORDER } from '@ogee/core';
 import { KindLine } from '../ui/kind-line';
 import { useOpenJob } from '../data/open-job';
+import { useOpenPiece } from '../nav/open-piece';
 import { Elevation } from '../draw/elevation';
 import { Plan } from '../draw/plan';
 import { IconButton } from '../ui/button';
@@ -30,8 +31,8 @@ const UNDER_FRAME_PX = 190;
 
 /** The roof from above, from the side, end on, or in the round, in the room it is given. */
 export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
-  const { id, job, solution, stale } = useOpenJob();
-  const router = useRouter();
+  const { job, solution, stale } = useOpenJob();
+  const openPiece = useOpenPiece();
   const [view, setView] = useState<RoofView>('plan');
   const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
   const fills = heightPx === undefined;
@@ -62,7 +63,7 @@ export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
               <FrameView
                 solution={solution}
                 heightPx={heightPx ?? Math.max(240, room.height - UNDER_FRAME_PX)}
-                onOpen={(mark) => router.navigate(`/job/${id}/cuts/${mark}`)}
+                onOpen={openPiece}
               />
             </ScrollView>
           )}
@@ -74,8 +75,8 @@ export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
 
 /** The plan in the room it is given, zoomed by buttons and scrolled by thumb. */
 const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
-  const { id, job, solution, stale, problems } = useOpenJob();
-  const router = useRouter();
+  const { job, solution, stale, problems } = useOpenJob();
+  const openPiece = useOpenPiece();
   const path = usePathname();
   const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
   const [zoom, setZoom] = useState(0);
@@ -101,7 +102,7 @@ const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
                 widthPx={room.width * factor}
                 heightPx={room.height * factor}
                 selected={chosen === undefined ? null : decodeURIComponent(chosen)}
-                onPick={(mark) => router.navigate(`/job/${id}/cuts/${mark}`)}
+                onPick={openPiece}
               />
             </ScrollView>
           </ScrollView>

@@ -5,6 +5,7 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import History from 'lucide-react-native/icons/clock-arrow-left';
 import { CutListView } from '../cuts/cut-list';
 import { useOpenJob } from '../data/open-job';
+import { useOpenPiece } from '../nav/open-piece';
 import { RoofViews } from '../roof/roof-views';
 import { ThemeButton } from '../theme/theme-button';
 import { IconButton } from '../ui/button';
@@ -64,10 +65,9 @@ const ShortcutHelp = () => (
 
 /** Wide: list on the left, drawing in the middle, the place or the piece's sheet on the right. */
 const WideBody = ({ children }: { children: ReactNode }) => {
-  const { id, job, solution } = useOpenJob();
-  const router = useRouter();
+  const { job, solution } = useOpenJob();
   const chosen = usePathname().split('/cuts/')[1];
-  const open = (mark: string) => router.navigate(`/job/${id}/cuts/${mark}`);
+  const open = useOpenPiece();
   return (
     <View className="min-h-0 flex-1 flex-row">
       <ScrollView className="w-[330px] flex-none border-r border-grain bg-sheet py-2">

@@ -1,6 +1,7 @@
 import { useRouter, usePathname } from 'expo-router';
 import { useEffect } from 'react';
 import { useOpenJob } from '../data/open-job';
+import { useOpenPiece } from '../nav/open-piece';
 import { PLACES } from './places';
 import { otherAngles, otherUnits } from './display-switch';
 
@@ -20,13 +21,14 @@ const isTyping = (target: EventTarget | null): boolean =>
 export const useShortcuts = (showHelp: (change: (shown: boolean) => boolean) => void): void => {
   const { id, edit, solution } = useOpenJob();
   const router = useRouter();
+  const openPiece = useOpenPiece();
   const path = usePathname();
   useEffect(() => {
     const step = (by: number): void => {
       const marks = solution?.cuts.members.map((entry) => entry.mark) ?? [];
       const here = marks.indexOf(decodeURIComponent(path.split('/cuts/')[1] ?? ''));
       const next = marks[here === -1 ? 0 : Math.min(marks.length - 1, Math.max(0, here + by))];
-      if (next !== undefined) router.navigate(`/job/${id}/cuts/${next}`);
+      if (next !== undefined) openPiece(next);
     };
     const press = (event: KeyboardEvent): void => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -41,5 +43,5 @@ export const useShortcuts = (showHelp: (change: (shown: boolean) => boolean) => 
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [id, edit, solution, router, path, showHelp]);
+  }, [id, edit, solution, router, openPiece, path, showHelp]);
 };

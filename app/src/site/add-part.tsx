@@ -1,11 +1,10 @@
-import { withBay, withLeanTo, withWing, type OnWall } from '@ogee/core';
+import { wallLengths, withBay, withLeanTo, withWing, type OnWall } from '@ogee/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { Title } from '../ui/text';
-import { wallLengths } from './blocks';
 import { fitsOn, OnWallFields } from './on-wall-fields';
 
 type Part = 'wing' | 'lean-to' | 'bay';

@@ -1,9 +1,8 @@
-import { cornerAngles, diagonals } from '@ogee/core';
+import { measurable, cornerAngles, diagonals } from '@ogee/core';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small, Strong, Words } from '../ui/text';
-import { measurable } from './blocks';
 
 /** A corner out by less than this is square to any tape. mm */
 const SQUARE_MM = 0.5;

@@ -1,4 +1,5 @@
 import {
+  wallLengths,
   LEAST_WALL_MM,
   sideLines,
   standingOn,
@@ -8,7 +9,6 @@ import {
   type OnWall,
   type Vec2,
 } from '@ogee/core';
-import { wallLengths } from './blocks';
 
 /** What a thumb can take hold of on the drawing of the plates: a wall, or a whole part along the wall it stands on. */
 export interface Handle {

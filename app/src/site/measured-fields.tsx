@@ -1,4 +1,6 @@
 import {
+  laid,
+  wallLengths,
   cornerAngles,
   diagonals,
   fromAngles,
@@ -15,7 +17,6 @@ import { useOpenJob } from '../data/open-job';
 import { AngleField, LengthField } from '../ui/fields';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small, Strong, Words } from '../ui/text';
-import { laid, wallLengths } from './blocks';
 
 /** Tells one set of measurements from another, to a tenth. */
 const keyOf = (...numbers: readonly (readonly number[])[]): string =>

@@ -1,4 +1,4 @@
-import { cornerAngles, sideLines, standingOn, type Job, type Vec2 } from '@ogee/core';
+import { measurable, cornerAngles, sideLines, standingOn, type Job, type Vec2 } from '@ogee/core';
 import { useMemo, useRef, useState } from 'react';
 import { View, type PointerEvent } from 'react-native';
 import Svg, { Circle, G, Path, Polygon } from 'react-native-svg';
@@ -8,7 +8,6 @@ import { fitPlan, type PlanFit } from '../draw/plan-fit';
 import { useTheme } from '../theme/theme';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small } from '../ui/text';
-import { measurable } from './blocks';
 import { dragged, handlesOf, INNER, stepAt, type Dragged, type Handle } from './drag';
 
 const HEIGHT_PX = 230;

@@ -1,4 +1,11 @@
 import {
+  isRectangle,
+  onePitch,
+  pitchText,
+  resized,
+  wallLengths,
+  withBlock,
+  withPitch,
   standingOn,
   withCorners,
   withoutBlock,
@@ -16,15 +23,6 @@ import { LengthField, PitchField, Stepper } from '../ui/fields';
 import { Small, Title, Words } from '../ui/text';
 import { AddPart } from './add-part';
 import { BlockChoice } from './block-choice';
-import {
-  isRectangle,
-  onePitch,
-  pitchText,
-  resized,
-  wallLengths,
-  withBlock,
-  withPitch,
-} from './blocks';
 import { CornerList } from './corner-list';
 import { AnglesFields, SidesFields } from './measured-fields';
 import { fitsOn, OnWallFields } from './on-wall-fields';

@@ -1,6 +1,5 @@
-import type { Job } from '@ogee/core';
+import { angleWay, type Job } from '@ogee/core';
 import { View } from 'react-native';
-import { angleWay } from '../cuts/steps';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';

@@ -2,12 +2,12 @@ import type { Job } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { LINE_TIMBER, platesOf, type LineKind, type Roof } from '../roof';
 import { say } from '../sentence';
-import { fasciaPlaces } from './fascia-places';
-import { KINDS_IN_ORDER } from './kinds';
-import type { Member } from './member';
+import { fasciaPlaces } from './eaves/fascia-places';
+import { KINDS_IN_ORDER } from './member/kinds';
+import type { Member } from './member/member';
 import { PASSES } from './passes';
 import { primaryFrame, type LeftOut } from './primary';
-import { coveredWalls, standingWalls, type Site } from './timbers';
+import { coveredWalls, standingWalls, type Site } from './site';
 
 export interface Framing {
   readonly members: readonly Member[];

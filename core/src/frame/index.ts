@@ -7,7 +7,7 @@
  */
 export { frameRoof, type Framing } from './frame-roof';
 export type { LeftOut } from './primary';
-export { planLine } from './plan-line';
-export { solidOf, type BoardFace } from './solid-of';
-export { isRafter, KINDS, KINDS_IN_ORDER, type Kind } from './kinds';
-export type { Axis, Bevel, CutAt, EndCut, FoldPlan, Member, Notch } from './member';
+export { planLine } from './member/plan-line';
+export { solidOf, type BoardFace } from './member/solid-of';
+export { isRafter, KINDS, KINDS_IN_ORDER, type Kind } from './member/kinds';
+export type { Axis, Bevel, CutAt, EndCut, FoldPlan, Member, Notch } from './member/member';

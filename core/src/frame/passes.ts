@@ -1,10 +1,10 @@
 import type { Problem } from '../problem';
-import { fascias } from './fascias';
-import type { Member } from './member';
+import { fascias } from './eaves/fascias';
+import type { Member } from './member/member';
 import type { Primary } from './primary';
-import type { Site } from './timbers';
+import { type Site } from './site';
 import { headerMember, lineMember, rafterMember } from './to-member';
-import { unseatedLine, unseatedRafter } from './unseated';
+import { unseatedLine, unseatedRafter } from './rafters/unseated';
 
 /** What one pass adds to the frame; with problems, the roof is refused. */
 export interface Added {

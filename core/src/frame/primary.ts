@@ -1,17 +1,23 @@
 import { v2, v3 } from '../geom';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { inMm, say } from '../sentence';
-import { gabletHeaders } from './gablet-headers';
-import { dividerOf, headerAt, headerStrip, type HeaderPlace, type HeaderTheory } from './headers';
-import { endsAgainst, turnsOf } from './kings';
-import { junctionsOf, linePlaces, supportingValley, type LinePlace } from './line-places';
-import { setLines, withRafters, type SetLine } from './set-lines';
-import { placeRafters, setRafter, type SetRafter } from './set-rafters';
-import { dividersOf, spansAt, type Divider, type Span } from './spans';
-import { allStations, type Stations } from './stations';
-import type { Strip } from './strip';
-import { StripGrid } from './strip-grid';
-import type { Site } from './timbers';
+import { gabletHeaders } from './lines/gablet-headers';
+import {
+  dividerOf,
+  headerAt,
+  headerStrip,
+  type HeaderPlace,
+  type HeaderTheory,
+} from './lines/headers';
+import { endsAgainst, turnsOf } from './rafters/kings';
+import { junctionsOf, linePlaces, supportingValley, type LinePlace } from './lines/line-places';
+import { setLines, withRafters, type SetLine } from './lines/set-lines';
+import { placeRafters, setRafter, type SetRafter } from './rafters/set-rafters';
+import { dividersOf, rafterSpans, type Divider, type Span } from './layout/spans';
+import { allStations, type Stations } from './layout/stations';
+import type { Strip } from './joint/strip';
+import { StripGrid } from './joint/strip-grid';
+import { type Site } from './site';
 
 /** What was left out on the way, to be said. */
 export interface LeftOut {
@@ -49,7 +55,7 @@ const spansOf = (
     if (only !== null && only !== index) return [];
     const across = dividers.filter((divider) => divider.slope === index);
     return (stations[index]?.at ?? []).flatMap((station) =>
-      spansAt(site, index, slope, station, across),
+      rafterSpans(site, index, slope, station, across),
     );
   });
 

@@ -1,26 +1,18 @@
 import { SAME_POINT_MM, toWorld, v2, v3, type Vec2, type Vec3, SAME_HEIGHT_MM } from '../geom';
 import { LINE_TIMBER, roofAbout, type RoofOver, type Slope } from '../roof';
-import { plumbFrame, plumbKeep } from './board';
-import type { HeaderTheory } from './headers';
-import type { LinePlace } from './line-places';
-import { axisOf, type Bevel, type EndCut, type FoldPlan, type Member } from './member';
-import { overPlates, seatNotch } from './plate-notches';
-import type { SetLine } from './set-lines';
-import { startOf, type SetRafter } from './set-rafters';
-import { planPoint } from './slope-plan';
-import { solidOf } from './solid-of';
-import { cutsOf, type Strip } from './strip';
-import { standsInFascia, tailCuts } from './tails';
-import {
-  fitTop,
-  heightOn,
-  lineFrame,
-  planesOf,
-  sideAt,
-  slopeAt,
-  stockOf,
-  type Site,
-} from './timbers';
+import { plumbFrame, plumbKeep } from './member/board';
+import type { HeaderTheory } from './lines/headers';
+import type { LinePlace } from './lines/line-places';
+import { axisOf, type Bevel, type EndCut, type FoldPlan, type Member } from './member/member';
+import { overPlates, seatNotch } from './joint/plate-notches';
+import type { SetLine } from './lines/set-lines';
+import { startOf, type SetRafter } from './rafters/set-rafters';
+import { planPoint } from './layout/slope-plan';
+import { solidOf } from './member/solid-of';
+import { cutsOf, type Strip } from './joint/strip';
+import { standsInFascia, tailCuts } from './eaves/tails';
+import { heightOn, sideAt, slopeAt, stockOf, type Site } from './site';
+import { fitTop, lineFrame, planesOf } from './lines/line-frame';
 
 /** A corner that stands above the roof by less than this is left. mm */
 const PLANED_MM = 0.01;
@@ -48,7 +40,7 @@ const cornersOf = (member: Member): Vec3[] =>
   );
 
 /** Planes off, slope by slope, the corners of a board that reach above the roof. */
-export const planedOff = (site: Site, member: Member): Member => {
+export const planedToRoof = (site: Site, member: Member): Member => {
   let planed = member;
   for (let i = 0; i < MOST_PLANED; i += 1) {
     const over = mostProud(site, cornersOf(planed), planed);
@@ -77,7 +69,7 @@ const finished = (
   if (cut.mayStandProud) return cut;
   const drop = -cut.topMm / Math.cos(cut.axis.slopeRad);
   const tops = strip.polygon.points.map((p): Vec3 => [p[0], p[1], strip.topAt(p) - drop]);
-  return mostProud(site, tops, cut) === null ? cut : planedOff(site, cut);
+  return mostProud(site, tops, cut) === null ? cut : planedToRoof(site, cut);
 };
 
 /** Whether a strip has this very cut already. */

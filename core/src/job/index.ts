@@ -8,26 +8,7 @@ export { jobSchema, type Job, type JobInput, type Block, type Side, type Stock }
 export { jobFromStore, readJob, readJobText } from './read';
 export { firstEave } from './sides';
 export { newJob } from './new-job';
-export { withBay, withLeanTo, withoutBlock, withWing } from './add-block';
-export {
-  LEAST_WALL_MM,
-  standingOn,
-  withOutline,
-  withStanding,
-  withWallMoved,
-  type Standing,
-} from './change-block';
-export {
-  takesGablet,
-  withBreak,
-  withBreakChanged,
-  withGablet,
-  withoutBreak,
-  withSidesAlike,
-  type BreakWay,
-} from './change-side';
-export { withCorners } from './change-corners';
-export type { OnWall } from './on-wall';
+export * from './edit';
 export {
   cornerAngles,
   diagonals,

@@ -13,7 +13,14 @@ export { sideLines, type SideLine } from './side-lines';
 export { heightAt } from './bands';
 export { carryRidge, shareSide } from './edges';
 export { isPlain } from './plain';
-export { coveredWall, platesOf, plateWidthOf, standingWall, type Plate } from './plates';
+export {
+  coveredWall,
+  platesOf,
+  plateThicknessOf,
+  plateWidthOf,
+  standingWall,
+  type Plate,
+} from './plates';
 export { outside, overOwnWalls, roofAbout, roofOver, type RoofOver } from './surface';
 export { isOnePoint, runsThrough } from './nodes';
 export { LINE_TIMBER } from './model';

@@ -34,6 +34,9 @@ const USUAL_PLATE_MM = { width: 100, thickness: 38 } as const;
 
 export const plateWidthOf = ({ timber }: Job): number => timber.plateWidth ?? USUAL_PLATE_MM.width;
 
+export const plateThicknessOf = ({ timber }: Job): number =>
+  timber.plateThickness ?? USUAL_PLATE_MM.thickness;
+
 /** The stretch of a line `from + u·along` where a linear value is at most 0; null where it nowhere is. */
 const whereNotOver = (stretch: Interval | null, atStart: number, rate: number): Interval | null => {
   if (stretch === null) return null;
@@ -179,7 +182,7 @@ const doubled = (earlier: readonly Plate[], side: SideLine): Interval[] =>
 /** Every wall plate of the building: along each eave's wall, inside its outside face, where that wall stands. */
 export const platesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] => {
   const width = plateWidthOf(job);
-  const thickness = job.timber.plateThickness ?? USUAL_PLATE_MM.thickness;
+  const thickness = plateThicknessOf(job);
   const plates: Plate[] = [];
   for (const block of blocks) {
     for (const side of block.sides) {

@@ -17,7 +17,13 @@ const SUMMARY = {
   deletedAt: null,
 };
 
-const JOB = newJob('Tern', { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' }, 9000, 6000, '35°');
+const JOB = newJob(
+  'Tern',
+  { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' },
+  9000,
+  6000,
+  '35°',
+);
 
 beforeEach(() => jest.restoreAllMocks());
 

@@ -1,5 +1,5 @@
-import type { Vec2 } from '@ogee/core';
-import { fitPlan, nearest, type PlanTimber } from '../plan-fit';
+import type { PlanTimber, Vec2 } from '@ogee/core';
+import { fitPlan, nearest } from '../plan-fit';
 
 describe('fitPlan', () => {
   const corners: Vec2[] = [

@@ -1,5 +1,13 @@
-import { cornerAngles, newJob, standingOn, withLeanTo, withWing, type Job } from '@ogee/core';
-import { measurable, wallLengths } from '../blocks';
+import {
+  measurable,
+  wallLengths,
+  cornerAngles,
+  newJob,
+  standingOn,
+  withLeanTo,
+  withWing,
+  type Job,
+} from '@ogee/core';
 import { dragged, handlesOf, stepAt } from '../drag';
 
 const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;

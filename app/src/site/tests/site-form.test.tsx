@@ -1,7 +1,6 @@
-import { cornerAngles, diagonals, newJob, standingOn } from '@ogee/core';
+import { wallLengths, cornerAngles, diagonals, newJob, standingOn } from '@ogee/core';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { jobInMemory, openInMemory } from '../../data/tests/open-job-in-memory';
-import { wallLengths } from '../blocks';
 import { SiteForm } from '../site-form';
 
 jest.mock('../../data/open-job', () =>

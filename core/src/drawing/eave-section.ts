@@ -1,0 +1,93 @@
+import { boardOf, type CutListEntry } from '../cuts';
+import type { Member } from '../frame';
+import type { Vec2 } from '../geom';
+import type { Job } from '../job';
+import { plateThicknessOf, plateWidthOf } from '../roof';
+import { radians } from '../units';
+
+/**
+ * A common over its plate, cut through:
+ *
+ *   x = 0 at the plate's outside face, inward; z = 0 on the plate. mm
+ */
+export interface EaveSection {
+  /** What is kept of the rafter's face: convex loops. */
+  readonly rafter: readonly (readonly Vec2[])[];
+  readonly plate: readonly Vec2[];
+  readonly wall: readonly Vec2[];
+  /** None where the crew sets no fascia. */
+  readonly fascia: readonly Vec2[];
+  readonly hapMm: number;
+  readonly seatMm: number;
+  readonly overhangMm: number;
+  /** What a picture of the eave shows. */
+  readonly left: number;
+  readonly right: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+const WALL_MM = 400;
+const MARGIN_MM = 60;
+/** How far inside the plate, and how much of the rafter's height there, a picture of the eave shows. */
+const INSIDE_MM = 260;
+const SHOWN_SHARE = 0.6;
+
+const box = (left: number, right: number, top: number, low: number): Vec2[] => [
+  [left, top],
+  [right, top],
+  [right, low],
+  [left, low],
+];
+
+const fasciaAt = (job: Job, overhangMm: number, hapMm: number, slopeRad: number): Vec2[] => {
+  const { fascia } = job.timber;
+  if (fascia === undefined) return [];
+  const { thickness: t, depth } = fascia;
+  const z = hapMm - overhangMm * Math.tan(slopeRad);
+  if (job.framing.tail === 'plumb') {
+    const top = z - t * Math.tan(slopeRad);
+    return box(-overhangMm - t, -overhangMm, top, top - depth);
+  }
+  const [c, s] = [Math.cos(slopeRad), Math.sin(slopeRad)];
+  const at = (along: number, up: number): Vec2 => [
+    -overhangMm + along * c - up * s,
+    z + along * s + up * c,
+  ];
+  return [at(0, 0), at(-t, 0), at(-t, -depth), at(0, -depth)];
+};
+
+/** The eave of the piece that a line of the list is cut to; null where that has no seat. */
+export const eaveSection = (job: Job, entry: CutListEntry, member: Member): EaveSection | null => {
+  if (entry.seat === null) return null;
+  const board = boardOf(member);
+  const heel = entry.cuts.findIndex((cut) => cut.at === 'heel');
+  const tail = entry.cuts.findIndex((cut) => cut.at === 'tail');
+  const zero = board.marks[heel === -1 ? tail : heel]?.topEdge[0];
+  if (zero == null) return null;
+  const slopeRad = radians(entry.slope);
+  const [c, s] = [Math.cos(slopeRad), Math.sin(slopeRad)];
+  const { hap, width } = entry.seat;
+  const overhangMm = entry.length.tail * c;
+  const place = ([x, y]: readonly [number, number]): Vec2 => {
+    const along = zero - x;
+    return [along * c + y * s, hap + along * s - y * c];
+  };
+  const plateWidth = plateWidthOf(job);
+  const plateLow = -plateThicknessOf(job);
+  const fascia = fasciaAt(job, overhangMm, hap, slopeRad);
+  const right = plateWidth + INSIDE_MM;
+  return {
+    rafter: board.left.map((loop) => loop.map(place)),
+    plate: box(0, plateWidth, 0, plateLow),
+    wall: box(0, plateWidth, plateLow, plateLow - WALL_MM),
+    fascia,
+    hapMm: hap,
+    seatMm: width,
+    overhangMm,
+    left: Math.min(-overhangMm, ...fascia.map(([x]) => x)) - MARGIN_MM,
+    right,
+    low: Math.min(plateLow - MARGIN_MM, ...fascia.map(([, z]) => z - MARGIN_MM)),
+    high: hap + right * Math.tan(slopeRad) * SHOWN_SHARE + MARGIN_MM,
+  };
+};

@@ -1,0 +1,191 @@
+import { halfSpace, v2, v3, type BoardFrame, type HalfSpace, type Vec3 } from '../../geom';
+import type { Stock } from '../../job';
+import { plumbFrame } from '../member/board';
+import { CORNER_REACH_MM, endAt, slopeUnder } from './fascia-ends';
+import { axisOf, type EndCut, type Member } from '../member/member';
+import { solidOf, woodWithin } from '../member/solid-of';
+import {
+  boxesPart,
+  clearOfAll,
+  cutsOf,
+  cutAll,
+  openStrip,
+  type PlanCut,
+  type Strip,
+} from '../joint/strip';
+import type { StripGrid } from '../joint/strip-grid';
+import { isSquareTail } from './tails';
+import { planedToRoof } from '../to-member';
+import { blockAt, heightOn, type FasciaPlace, type Site } from '../site';
+
+/** A timber this little above a slope's plane lies under it. mm */
+const UNDER_MM = 0.5;
+
+const isSquare = (site: Site, { block, side }: FasciaPlace): boolean => {
+  const plane = blockAt(site, block).planes[side.index];
+  return plane != null && isSquareTail(site, plane);
+};
+
+/**
+ * The board's frame, its origin on the centre of its thickness at the first corner. Its back lies on the tails.
+ *
+ *    plumb tail   │▌        square tail   ╱▌╲
+ *                 │▌ fascia               ╱▌
+ */
+const fasciaFrame = (site: Site, place: FasciaPlace, thickness: number): BoardFrame => {
+  const { slope } = place;
+  const a: Vec3 = [slope.along[0], slope.along[1], 0];
+  const e: Vec3 = isSquare(site, place)
+    ? plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).e
+    : [0, 0, 1];
+  const s = v3.cross(e, a);
+  return { origin: v3.add(place.from, v3.scale(s, -thickness / 2)), a, s, e };
+};
+
+/** A fascia's outline in plan, `inner` in from its back and `outer` out, with its own ends cut. mm */
+const outlineOf = (
+  place: FasciaPlace,
+  ends: readonly PlanCut[],
+  [inner, outer]: readonly [number, number],
+  depth: number,
+  topMm: number,
+): Strip | null => {
+  const { slope } = place;
+  const out = v2.scale(slope.uphill, (inner - outer) / 2);
+  const reach = v2.scale(slope.along, CORNER_REACH_MM + 4 * (inner + outer));
+  const from = v2.add(v3.inPlan(place.from), out);
+  const to = v2.add(v3.inPlan(place.to), out);
+  const z = place.from[2] + topMm;
+  const whole = openStrip(v2.sub(from, reach), v2.add(to, reach), inner + outer, {
+    id: place.id,
+    kind: 'fascia',
+    heading: slope.along,
+    topAt: () => z,
+    plumbMm: depth,
+    anchor: v2.scale(v2.add(from, to), 0.5),
+  });
+  return cutAll(whole, ends);
+};
+
+/** A fascia with the ends that its strip was cut to. */
+const memberOf = (
+  site: Site,
+  place: FasciaPlace,
+  stock: Stock,
+  topMm: number,
+  strip: Strip,
+  own: readonly PlanCut[],
+): Member => ({
+  id: place.id,
+  kind: 'fascia',
+  block: place.block,
+  side: place.side.index,
+  stock,
+  frame: fasciaFrame(site, place, stock.thickness),
+  topMm,
+  // Stopped short of what it only passes, it bears on nothing there.
+  ends: cutsOf(strip).map((cut) =>
+    own.some((one) => one.cut === cut) ? cut : { ...cut, name: 'end cut', meets: null },
+  ),
+  notches: [],
+  bevels: [],
+  mayStandProud: false,
+  axis: axisOf(v2.distance(v3.inPlan(place.from), v3.inPlan(place.to)), 0),
+  pair: { rise: place.slope.rise, run: 1 },
+  fold: null,
+  dropMm: null,
+});
+
+/** What a board of one convex piece is made of, as half-spaces. */
+const boundsOf = ({ frame: { origin, s, e }, stock, topMm, ends }: Member): HalfSpace[] => {
+  const half = stock.thickness / 2;
+  const at = (along: Vec3, by: number): HalfSpace =>
+    halfSpace(v3.add(origin, v3.scale(along, by)), by < 0 ? v3.scale(along, -1) : along);
+  return [
+    at(s, half),
+    at(s, -half),
+    halfSpace(v3.add(origin, v3.scale(e, topMm)), e),
+    halfSpace(v3.add(origin, v3.scale(e, topMm - stock.depth)), v3.scale(e, -1)),
+    ...ends.map(({ keep }) => keep),
+  ];
+};
+
+/** Wood that two fascias may share before one is cut: rounding. mm³ */
+const TOUCHING_MM3 = 1;
+
+/** Whether two fascias would stand in each other: leaning ones may pass where their strips in plan do not. */
+const shareWood = (one: Member, other: Member): boolean =>
+  woodWithin(one, boundsOf(other)) > TOUCHING_MM3;
+
+/** One fascia an eave, as long as the roof is there; where roofs pass each other, clear of what stands there. */
+export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] => {
+  const stock = site.job.timber.fascia;
+  if (stock === undefined) return [];
+  const all = site.fascias;
+  const set: { readonly strip: Strip; readonly member: Member }[] = [];
+  for (const place of all) {
+    const ends = [endAt(site, place, 'end', all), endAt(site, place, 'start', all)];
+    const mates = ends.map(({ cut }) => cut.meets);
+    const slopes = (['start', 'end'] as const).flatMap(
+      (which) => slopeUnder(site, place, which) ?? [],
+    );
+    // What lies under a slope that it is cut to lie on is not in its way.
+    const inTheWay = ({ polygon, topAt }: Strip): boolean =>
+      !slopes.some((slope) =>
+        polygon.points.every((p) => topAt(p) < heightOn(slope, p) + UNDER_MM),
+      );
+    // A plumb fascia's outer top arris lies in the roof plane, so that nothing stands proud.
+    const topMm = isSquare(site, place) ? 0 : -place.slope.rise * stock.thickness;
+    const thin = outlineOf(place, ends, [0, stock.thickness], stock.depth, topMm);
+    const around =
+      thin === null ? [] : standing.flatMap((grid) => grid.near(thin)).filter(inTheWay);
+    const clear = thin === null ? null : clearOfAll(thin, around);
+    if (clear === null) continue;
+    // Set square with the tails, it leans in below them.
+    const lean = isSquare(site, place) ? stock.depth * Math.sin(place.slope.slopeRad) : 0;
+    const whole = outlineOf(
+      place,
+      planCutsOf(clear, ends),
+      [lean, stock.thickness],
+      stock.depth,
+      topMm,
+    );
+    if (whole === null) continue;
+    const uncut = memberOf(site, place, stock, topMm, whole, ends);
+    const others = set.filter(
+      (one) =>
+        !mates.includes(one.strip.id) &&
+        !boxesPart(whole.box, one.strip.box) &&
+        inTheWay(one.strip) &&
+        shareWood(uncut, one.member),
+    );
+    const strip = clearOfAll(
+      whole,
+      others.map((one) => one.strip),
+    );
+    // Two mitres can leave nothing of a length as short as the board is thick.
+    if (strip === null) continue;
+    set.push({ strip, member: memberOf(site, place, stock, topMm, strip, ends) });
+  }
+  // Where two roofs part by less than the board is deep, the slope it runs in over can take all of it.
+  const left = set
+    .map(({ member }) => planedToRoof(site, member))
+    .filter((member) => solidOf(member).length > 0);
+  return left.map((member) => ({
+    ...member,
+    ends: member.ends.map((cut) => (isMet(left, member.id, cut) ? cut : { ...cut, meets: null })),
+  }));
+};
+
+/** The cuts a strip has, as lines in plan: its own, and the plumb ones it was cut clear with. */
+const planCutsOf = (strip: Strip, own: readonly PlanCut[]): PlanCut[] =>
+  cutsOf(strip).map((cut) => {
+    const [x, y] = cut.keep.normal;
+    const plumb = { point: v2.scale([x, y], cut.keep.offset), outward: [x, y] as const, cut };
+    return own.find((one) => one.cut === cut) ?? plumb;
+  });
+
+/** A mitre has its like on the other fascia, unless that had to stop short. */
+const isMet = (members: readonly Member[], id: string, { meets, name }: EndCut): boolean =>
+  name !== 'mitre' ||
+  members.some((other) => other.id === meets && other.ends.some((cut) => cut.meets === id));

@@ -1,0 +1,69 @@
+import { edgesOf, intervals, v2, type Interval, type Vec2 } from '../../geom';
+import { overOwnWalls, type Slope } from '../../roof';
+import { onSlope, planPoint } from './slope-plan';
+import { type Site } from '../site';
+
+/** Stations this near are one. mm */
+export const SAME_STATION_MM = 0.01;
+
+/** A slope's pieces over the walls of its own blocks, by their distances along the eave and up the slope. */
+const overWalls = (
+  { roof }: Site,
+  slope: Slope,
+): (readonly (readonly [u: number, v: number])[])[] =>
+  overOwnWalls(roof, slope).map(({ points }) => points.map((p) => onSlope(slope, p)));
+
+/** The stretches along its eave where a slope lies over the walls of its blocks. */
+const stretchesOf = (site: Site, slope: Slope): Interval[] =>
+  intervals.unite(
+    overWalls(site, slope).map((part): Interval => {
+      const us = part.map(([u]) => u);
+      return [Math.min(...us), Math.max(...us)];
+    }),
+    SAME_STATION_MM,
+  );
+
+/** An edge that runs up the slope for less than this needs no rafter of its own. mm */
+const SHORT_EDGE_MM = 60;
+/** How far beside an edge it is looked whether the slope goes on. mm */
+const BESIDE_MM = 1;
+
+/** Whether a point of the plan lies on a slope. */
+const isOn = ({ pieces }: Slope, p: Vec2): boolean =>
+  pieces.some(({ polygon }) =>
+    edgesOf(polygon).every(({ point, inward }) => v2.dot(v2.sub(p, point), inward) > 0),
+  );
+
+/** Rafters flush inside the edges that run up a slope and end it there: at a higher wall, where it runs on beneath. */
+export const besideEdges = (site: Site, slope: Slope): number[] => {
+  const half = site.job.timber.common.thickness / 2;
+  return overWalls(site, slope).flatMap((part) => {
+    const middle = part.reduce((sum, [u]) => sum + u, 0) / part.length;
+    return part.flatMap(([u, v], i): number[] => {
+      const [u2, v2nd] = part[(i + 1) % part.length] ?? [u, v];
+      if (Math.abs(u2 - u) > SAME_STATION_MM || Math.abs(v2nd - v) < SHORT_EDGE_MM) return [];
+      const inward = middle > u ? 1 : -1;
+      const beyond = planPoint(slope, u - inward * BESIDE_MM, (v + v2nd) / 2);
+      return isOn(slope, beyond) ? [] : [u + inward * half];
+    });
+  });
+};
+
+/**
+ * What is wider than the spacing is parted evenly: where two layouts meet, where a station had to give way to a rafter
+ * that must stand beside it, and out to the edge of a slope that runs on past its last line.
+ */
+export const between = (site: Site, slope: Slope, at: readonly number[]): number[] => {
+  const { spacing } = site.job.framing;
+  return stretchesOf(site, slope).flatMap(([low, high]): number[] => {
+    const marks = [low, ...at.filter((u) => u > low && u < high), high];
+    return marks.slice(1).flatMap((to, i): number[] => {
+      const from = marks[i] ?? to;
+      const bays = Math.ceil((to - from - SAME_STATION_MM) / spacing);
+      return Array.from(
+        { length: Math.max(0, bays - 1) },
+        (_, k) => from + ((k + 1) * (to - from)) / bays,
+      );
+    });
+  });
+};

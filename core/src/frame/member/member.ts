@@ -1,0 +1,100 @@
+import type { BoardFrame, HalfSpace, Vec2 } from '../../geom';
+import type { Stock } from '../../job';
+import type { Kind } from './kinds';
+
+export type CutAt = 'top' | 'bottom' | 'heel' | 'seat' | 'tail';
+
+/** One saw cut: the half-space, in world coordinates, that it keeps. */
+export interface EndCut {
+  readonly at: CutAt;
+  readonly name: string;
+  readonly keep: HalfSpace;
+  /** The member whose face this cut lies on; null for a free end, and for a seat, which lies on the plate. */
+  readonly meets: string | null;
+}
+
+/**
+ * A birdsmouth: below the seat only that is left which every heel keeps; nothing where there is no heel, because the
+ * timber ends over the plate. At an inner corner a valley has two heels, one along each plate.
+ */
+export interface Notch {
+  readonly seat: EndCut;
+  readonly heels: readonly EndCut[];
+  /** Where the heel's line, or the plate's outside face, crosses the timber's centre line in plan. */
+  readonly corner: Vec2;
+}
+
+/** A bevelled top edge: what stands above the plane is planed off. */
+export interface Bevel {
+  readonly keep: HalfSpace;
+  /** Where it applies: outside this half-space only; everywhere when null. */
+  readonly beyond: HalfSpace | null;
+}
+
+/** Ids are stable while the job's geometry stands: block, kind, side, number along it. */
+export const memberId = (block: string, kind: Kind, ...place: readonly number[]): string =>
+  [block, kind, ...place].join('.');
+
+/** The theory line: from the low end to the high one. mm and rad */
+export interface Axis {
+  /** Its length in plan, and how much higher its upper end is. */
+  readonly runMm: number;
+  readonly riseMm: number;
+  /** Angle from level; exactly 0 where it lies level. */
+  readonly slopeRad: number;
+  readonly level: boolean;
+}
+
+/** A timber nearer to level than this is level: rounding. rad */
+const LEVEL_RAD = 1e-7;
+
+export const axisOf = (runMm: number, riseMm: number): Axis => {
+  const slopeRad = Math.atan2(riseMm, runMm);
+  const level = Math.abs(slopeRad) < LEVEL_RAD;
+  return { runMm, riseMm, slopeRad: level ? 0 : slopeRad, level };
+};
+
+/** What is held on a framing square for its plumb and level lines: rise and run, per unit of the commons' run. */
+export interface SquarePair {
+  readonly rise: number;
+  readonly run: number;
+}
+
+/** How the two slopes lie that a hip or valley parts; left and right, looking up it. rad */
+export interface FoldPlan {
+  /** Rise per unit of plan run of each slope. */
+  readonly rises: readonly [number, number];
+  /** The corner between the two eaves, inside it. */
+  readonly cornerRad: number;
+  /** How much each slope falls per unit of plan, square off the line. */
+  readonly falls: readonly [number, number];
+  /** Plan angles to the two eaves, and the bevel of the top edge on each side. */
+  readonly eaveAngleRad: readonly [number, number];
+  readonly backingRad: readonly [number, number];
+}
+
+export interface Member {
+  /** Stable while the job's geometry stands: `main.hip-jack.0.3`. */
+  readonly id: string;
+  readonly kind: Kind;
+  readonly block: string;
+  /** Null for what stands on a line of the roof. */
+  readonly side: number | null;
+  readonly stock: Stock;
+  /** Origin: the low end of the theory line (rafters: over the plate's outside face), on the centre line. */
+  readonly frame: BoardFrame;
+  /** Height of the top edge above the theory line, square to the edge; 0 or less. mm */
+  readonly topMm: number;
+  readonly ends: readonly EndCut[];
+  readonly notches: readonly Notch[];
+  /** A backed hip, a corner planed off. Empty where the top edge is square. */
+  readonly bevels: readonly Bevel[];
+  /** A hip that is neither dropped nor backed stands above the roof planes, as the crew chose. */
+  readonly mayStandProud: boolean;
+  readonly axis: Axis;
+  readonly pair: SquarePair;
+  /** Hips and valleys. */
+  readonly fold: FoldPlan | null;
+  /** Hips: how far the top is lowered, plumb. */
+  readonly dropMm: number | null;
+}

@@ -1,0 +1,19 @@
+import { crossing, v2, v3, type Vec2 } from '../../geom';
+import type { Member } from './member';
+
+/** The member's centre line as sawn, in plan, low end first: what a drawing to scale shows of it. mm */
+export const planLine = (member: Member): readonly [Vec2, Vec2] => {
+  const { frame } = member;
+  const onTop = v3.add(frame.origin, v3.scale(frame.e, member.topMm));
+  let low = -Infinity;
+  let high = Infinity;
+  for (const { keep } of member.ends) {
+    const at = crossing(keep, onTop, frame.a);
+    if (at.kind !== 'point') continue;
+    // The half-space keeps what lies before the crossing where its normal looks up the board.
+    if (v3.dot(keep.normal, frame.a) > 0) high = Math.min(high, at.t);
+    else low = Math.max(low, at.t);
+  }
+  const at = (t: number): Vec2 => v2.add(v3.inPlan(onTop), v2.scale(v3.inPlan(frame.a), t));
+  return [at(low), at(high)];
+};

@@ -1,0 +1,78 @@
+import { box, clipSolid, flip, halfSpaceToLocal, volume } from '../../geom';
+import type { BoardFrame, ConvexSolid, HalfSpace } from '../../geom';
+import type { Bevel, EndCut, Member, Notch } from './member';
+
+/**
+ * What a face of the sawn board is: one of its own six, a saw cut, a flat planed off its top, or a seam where the
+ * convex pieces of one board part.
+ */
+export type BoardFace =
+  'low' | 'high' | 'right' | 'left' | 'under' | 'upper' | 'seam' | EndCut | Bevel;
+
+const REACH = 4;
+
+/**
+ * The member as sawn, in its own `[a, s, e]` coordinates, mm: one convex piece, or more where a birdsmouth parts it
+ * along the seat's level or a bevel begins part way. Face `left` is s = +thickness/2, the one on the left looking up the slope.
+ */
+export const solidOf = (member: Member): readonly ConvexSolid<BoardFace>[] => {
+  const before = sawn.get(member);
+  if (before !== undefined) return before;
+  const pieces = saw(member);
+  sawn.set(member, pieces);
+  return pieces;
+};
+
+/** A member never changes, so that it is sawn once. */
+const sawn = new WeakMap<Member, readonly ConvexSolid<BoardFace>[]>();
+
+const saw = (member: Member): readonly ConvexSolid<BoardFace>[] => {
+  const { stock, topMm, frame } = member;
+  // Longer than any cut can reach: the theory line and as much again, and the depth's shear at the steepest pitch.
+  const reach = REACH * (member.axis.runMm / Math.cos(member.axis.slopeRad) + 10 * stock.depth);
+  const half = stock.thickness / 2;
+  let solid: ConvexSolid<BoardFace> = box<BoardFace>(
+    [-reach, -half, topMm - stock.depth],
+    [reach, half, topMm],
+    ['low', 'high', 'right', 'left', 'under', 'upper'],
+  );
+  for (const end of member.ends) solid = clipSolid(solid, halfSpaceToLocal(frame, end.keep), end);
+  let pieces = [solid];
+  for (const bevel of member.bevels) {
+    const keep = halfSpaceToLocal(frame, bevel.keep);
+    pieces = pieces.flatMap((piece): ConvexSolid<BoardFace>[] => {
+      if (bevel.beyond === null) return [clipSolid<BoardFace>(piece, keep, bevel)];
+      const square = halfSpaceToLocal(frame, bevel.beyond);
+      return [
+        clipSolid<BoardFace>(piece, square, 'seam'),
+        clipSolid<BoardFace>(clipSolid<BoardFace>(piece, flip(square), 'seam'), keep, bevel),
+      ];
+    });
+  }
+  for (const notch of member.notches)
+    pieces = pieces.flatMap((piece) => notched(frame, notch, piece));
+  return pieces.filter((piece) => piece.length > 0);
+};
+
+const notched = (
+  frame: BoardFrame,
+  { seat, heels }: Notch,
+  solid: ConvexSolid<BoardFace>,
+): ConvexSolid<BoardFace>[] => {
+  const seatKeep = halfSpaceToLocal(frame, seat.keep);
+  const above = clipSolid<BoardFace>(solid, seatKeep, seat);
+  if (heels.length === 0) return [above];
+  let below = clipSolid<BoardFace>(solid, flip(seatKeep), seat);
+  for (const heel of heels) below = clipSolid(below, halfSpaceToLocal(frame, heel.keep), heel);
+  return [above, below];
+};
+
+/** How much of a member's wood lies within bounds in the world. mm³ */
+export const woodWithin = (member: Member, bounds: readonly HalfSpace[]): number => {
+  const local = bounds.map((keep) => halfSpaceToLocal(member.frame, keep));
+  return solidOf(member).reduce((sum, piece) => {
+    let rest: ConvexSolid<unknown> = piece;
+    for (const keep of local) rest = clipSolid<unknown>(rest, keep, null);
+    return sum + volume(rest);
+  }, 0);
+};

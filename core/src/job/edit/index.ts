@@ -1,0 +1,36 @@
+/**
+ * Edits of a job, each a pure function job → job: what stands on a wall goes with it, everything else stays as it is.
+ * Nothing here checks; what an edit leads to is read like any other job.
+ */
+export { withBay, withLeanTo, withoutBlock, withWing } from './add-block';
+export {
+  LEAST_WALL_MM,
+  standingOn,
+  withOutline,
+  withStanding,
+  withWallMoved,
+  type Standing,
+} from './change-block';
+export {
+  takesGablet,
+  withBreak,
+  withBreakChanged,
+  withGablet,
+  withoutBreak,
+  withSidesAlike,
+  type BreakWay,
+} from './change-side';
+export { withCorners } from './change-corners';
+export type { OnWall } from './on-wall';
+export {
+  isRectangle,
+  laid,
+  measurable,
+  onePitch,
+  pitchText,
+  resized,
+  wallLengths,
+  withBlock,
+  withPitch,
+  withSide,
+} from './parts';

@@ -1,9 +1,10 @@
-import { halfSpace, v2, v3, type BoardFrame, type HalfSpace, type Vec3 } from '../../geom';
+import { v2, v3, type BoardFrame, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import { plumbFrame } from '../member/board';
 import { CORNER_REACH_MM, endAt, slopeUnder } from './fascia-ends';
 import { axisOf, type EndCut, type Member } from '../member/member';
-import { solidOf, woodWithin } from '../member/solid-of';
+import { clearInSpace } from '../joint/in-space';
+import { solidOf } from '../member/solid-of';
 import {
   boxesPart,
   clearOfAll,
@@ -67,6 +68,12 @@ const outlineOf = (
   return cutAll(whole, ends);
 };
 
+/** Stopped short of what it only passes, a fascia bears on nothing there. */
+const stopsShort =
+  (own: readonly PlanCut[]) =>
+  (cut: EndCut): EndCut =>
+    own.some((one) => one.cut === cut) ? cut : { ...cut, name: 'end cut', meets: null };
+
 /** A fascia with the ends that its strip was cut to. */
 const memberOf = (
   site: Site,
@@ -83,10 +90,7 @@ const memberOf = (
   stock,
   frame: fasciaFrame(site, place, stock.thickness),
   topMm,
-  // Stopped short of what it only passes, it bears on nothing there.
-  ends: cutsOf(strip).map((cut) =>
-    own.some((one) => one.cut === cut) ? cut : { ...cut, name: 'end cut', meets: null },
-  ),
+  ends: cutsOf(strip).map(stopsShort(own)),
   notches: [],
   bevels: [],
   mayStandProud: false,
@@ -95,27 +99,6 @@ const memberOf = (
   fold: null,
   dropMm: null,
 });
-
-/** What a board of one convex piece is made of, as half-spaces. */
-const boundsOf = ({ frame: { origin, s, e }, stock, topMm, ends }: Member): HalfSpace[] => {
-  const half = stock.thickness / 2;
-  const at = (along: Vec3, by: number): HalfSpace =>
-    halfSpace(v3.add(origin, v3.scale(along, by)), by < 0 ? v3.scale(along, -1) : along);
-  return [
-    at(s, half),
-    at(s, -half),
-    halfSpace(v3.add(origin, v3.scale(e, topMm)), e),
-    halfSpace(v3.add(origin, v3.scale(e, topMm - stock.depth)), v3.scale(e, -1)),
-    ...ends.map(({ keep }) => keep),
-  ];
-};
-
-/** Wood that two fascias may share before one is cut: rounding. mm³ */
-const TOUCHING_MM3 = 1;
-
-/** Whether two fascias would stand in each other: leaning ones may pass where their strips in plan do not. */
-const shareWood = (one: Member, other: Member): boolean =>
-  woodWithin(one, boundsOf(other)) > TOUCHING_MM3;
 
 /** One fascia an eave, as long as the roof is there; where roofs pass each other, clear of what stands there. */
 export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] => {
@@ -152,20 +135,22 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
     );
     if (whole === null) continue;
     const uncut = memberOf(site, place, stock, topMm, whole, ends);
+    // Leaning ones may pass where their outlines in plan do not.
     const others = set.filter(
       (one) =>
         !mates.includes(one.strip.id) &&
         !boxesPart(whole.box, one.strip.box) &&
-        inTheWay(one.strip) &&
-        shareWood(uncut, one.member),
+        inTheWay(one.strip),
     );
-    const strip = clearOfAll(
-      whole,
-      others.map((one) => one.strip),
+    const middle = v3.lerp(place.from, place.to, 0.5);
+    const member = clearInSpace(
+      uncut,
+      others.map((one) => one.member),
+      v3.add(middle, v3.scale(uncut.frame.e, topMm - stock.depth / 2)),
     );
     // Two mitres can leave nothing of a length as short as the board is thick.
-    if (strip === null) continue;
-    set.push({ strip, member: memberOf(site, place, stock, topMm, strip, ends) });
+    if (member === null) continue;
+    set.push({ strip: whole, member: { ...member, ends: member.ends.map(stopsShort(ends)) } });
   }
   // Where two roofs part by less than the board is deep, the slope it runs in over can take all of it.
   const left = set

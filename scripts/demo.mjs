@@ -26,7 +26,7 @@ const server = spawn(
     '--data',
     values.data,
     '--log',
-    join(values.data, 'ogee.log'),
+    join(ROOT, '.logs', 'ogee.log'),
   ],
   { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'] },
 );

@@ -5,6 +5,7 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { ownHost, sameOrigin } from './routes/guard';
 import { jobRoutes } from './routes/jobs';
 import { openApiDocument } from './routes/openapi';
 import { answerRefusal, noSuchPlace } from './routes/refusal';
@@ -15,6 +16,8 @@ export interface Parts {
   readonly logger: Logger;
   /** Folder of the built web app; null serves the API alone. */
   readonly web: string | null;
+  /** Names it answers to, beside the loopback's. */
+  readonly names?: readonly string[];
 }
 
 const security = helmet({
@@ -49,7 +52,7 @@ const serveWeb = (app: Express, web: string): void => {
 };
 
 /** The HTTP application: the jobs API, its description, the web app. Opens nothing itself. */
-export const createApp = ({ store, logger, web }: Parts): Express => {
+export const createApp = ({ store, logger, web, names = [] }: Parts): Express => {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -60,6 +63,7 @@ export const createApp = ({ store, logger, web }: Parts): Express => {
     }),
   );
   app.use(security);
+  app.use(ownHost(names));
   app.use(compression());
   app.get('/healthz', async (_request, response) => {
     await store.isEmpty();
@@ -69,6 +73,7 @@ export const createApp = ({ store, logger, web }: Parts): Express => {
   app.get('/api/openapi.json', (_request, response) => {
     response.json(description);
   });
+  app.use('/api', sameOrigin);
   app.use('/api', express.json({ limit: '512kb' }), (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();

@@ -4,21 +4,56 @@ import { join, resolve } from 'node:path';
 import pino from 'pino';
 import { createApp } from './app';
 import { addSamples } from './demo';
-import { readSettings } from './settings';
+import { readSettings, type Settings } from './settings';
 import { JobStore } from './store/jobs';
-import { openDatabase } from './store/open';
+import { openDatabase, Unusable } from './store/open';
 
-const settings = readSettings(process.argv.slice(2));
-const logger = pino(
-  { name: 'ogee' },
-  pino.destination({ dest: settings.log ?? 2, mkdir: true, sync: true }),
+/** Who is slower than this is let go. ms */
+const HEADERS_MS = 10_000;
+const REQUEST_MS = 20_000;
+const IDLE_MS = 5_000;
+/** From the signal on, requests under way have this long. ms */
+const LEAVING_MS = 3_000;
+
+/** Ends the start with one sentence. */
+const giveUp = (sentence: string): never => {
+  process.stderr.write(`${sentence}\n`);
+  process.exit(1);
+};
+
+const settingsFrom = (words: readonly string[]): Settings => {
+  try {
+    return readSettings(words);
+  } catch (error) {
+    return giveUp(error instanceof Error ? error.message : 'The flags are off.');
+  }
+};
+
+const settings = settingsFrom(process.argv.slice(2));
+const destination = pino.destination({ dest: settings.log ?? 2, mkdir: true, sync: true });
+// A log that cannot be written, on a full disk, stops nothing.
+destination.on('error', () => undefined);
+const logger = pino({ name: 'ogee' }, destination);
+const file = join(resolve(settings.data), 'ogee.sqlite');
+const database = await openDatabase(file).catch((error: unknown) =>
+  giveUp(error instanceof Unusable ? error.message : `The database ${file} cannot be opened.`),
 );
-const database = await openDatabase(join(resolve(settings.data), 'ogee.sqlite'));
 const store = new JobStore(database);
 if (settings.samples && (await store.isEmpty())) await addSamples(store);
 
 const server = createServer(
-  createApp({ store, logger, web: settings.web === null ? null : resolve(settings.web) }),
+  {
+    headersTimeout: HEADERS_MS,
+    requestTimeout: REQUEST_MS,
+    keepAliveTimeout: IDLE_MS,
+    connectionsCheckingInterval: 2_000,
+  },
+  createApp({
+    store,
+    logger,
+    web: settings.web === null ? null : resolve(settings.web),
+    names: [settings.host, ...settings.names],
+  }),
 );
 server.on('error', (error: NodeJS.ErrnoException) => {
   const busy = error.code === 'EADDRINUSE';
@@ -35,10 +70,11 @@ server.listen(settings.port, settings.host, () => {
   process.stdout.write(`Ogee is at http://${settings.host}:${port}\n`);
 });
 
-/** Takes no new requests, lets those under way finish their writes, then closes the database. */
+/** Takes no new requests, lets those under way finish their writes, then closes the database; slow clients are let go. */
 const stop = (): void => {
   server.close(() => void database.destroy().then(() => logger.info('stopped')));
   server.closeIdleConnections();
+  setTimeout(() => server.closeAllConnections(), LEAVING_MS).unref();
 };
 process.once('SIGTERM', stop);
 process.once('SIGINT', stop);

@@ -9,6 +9,8 @@ const settingsSchema = z.object({
   samples: z.boolean(),
   /** File for the request log; null is standard error. */
   log: z.string().min(1).nullable(),
+  /** Names that this server answers to, beside the loopback's and the one it listens on. */
+  names: z.array(z.string().min(1)),
 });
 
 export type Settings = z.output<typeof settingsSchema>;
@@ -24,12 +26,14 @@ export const readSettings = (words: readonly string[]): Settings => {
       web: { type: 'string' },
       samples: { type: 'boolean', default: false },
       log: { type: 'string' },
+      name: { type: 'string', multiple: true, default: [] },
     },
   });
   const parsed = settingsSchema.safeParse({
     ...values,
     web: values.web ?? null,
     log: values.log ?? null,
+    names: values.name,
   });
   if (parsed.success) return parsed.data;
   const [issue] = parsed.error.issues;

@@ -247,7 +247,7 @@ describe('around the jobs', () => {
     const { body } = await request(app).get('/api/openapi.json').expect(200);
     const document = body as { openapi: string; paths: Record<string, object> };
     expect(document.openapi).toBe('3.1.0');
-    expect(Object.keys(document.paths)).toHaveLength(6);
+    expect(Object.keys(document.paths)).toHaveLength(7);
     expect(JSON.stringify(document)).toContain('depthFraction');
   });
 

@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
+import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { heronSlip } from '../src/demo/heron-slip';
@@ -68,4 +69,32 @@ it('says in one line that its port is taken', async () => {
   const stop = ended(first);
   first.kill('SIGTERM');
   await stop;
+});
+
+it('ends within five seconds of being told to, whatever its clients do', async () => {
+  const server = launch(mkdtempSync(join(tmpdir(), 'ogee-slow-')));
+  const { hostname, port } = new URL(await address(server));
+  const socket = connect(Number(port), hostname);
+  await new Promise((resolve) => socket.once('connect', resolve));
+  socket.on('error', () => undefined);
+  socket.write('POST /api/jobs HTTP/1.1\r\nHost: localhost\r\nContent-Length: 1000\r\n\r\n{"job"');
+  await new Promise((resolve) => setTimeout(resolve, 300));
+  const from = Date.now();
+  const end = ended(server);
+  server.kill('SIGTERM');
+  expect(await end).toBe(0);
+  expect(Date.now() - from).toBeLessThan(5000);
+  socket.destroy();
+});
+
+it.each([
+  [['--port', 'x'], '--port'],
+  [['--loud'], '--loud'],
+])('says in one sentence, without a stack, that a flag is off: %j', async (words, part) => {
+  const server = launch(mkdtempSync(join(tmpdir(), 'ogee-flag-')), ...words);
+  let said = '';
+  server.stderr!.on('data', (text: Buffer) => (said += text.toString()));
+  expect(await ended(server)).toBe(1);
+  expect(said).toContain(part);
+  expect(said.trim().split('\n')).toHaveLength(1);
 });

@@ -9,6 +9,7 @@ describe('readSettings', () => {
       web: null,
       samples: false,
       log: null,
+      names: [],
     });
     expect(readSettings(['--host', '0.0.0.0', '--port', '0', '--samples'])).toMatchObject({
       host: '0.0.0.0',

@@ -30,6 +30,10 @@ export const revisionSchema = z
     savedAt: z.string(),
     name: z.string(),
     restoredFrom: z.number().int().nullable(),
+    /** What the entry did: “Wall 1: 26000 → 27000”. */
+    said: z.string().nullable(),
+    /** A name that was given to it; a named revision is never thinned out. */
+    label: z.string().nullable(),
   })
   .meta({ id: 'Revision' });
 
@@ -37,6 +41,30 @@ export const revisionSchema = z
 export const conflictSchema = problemsSchema
   .extend({ current: storedJobSchema })
   .meta({ id: 'Conflict' });
+
+const entryId = z.uuid();
+const said = z.string().trim().min(1).max(200);
+
+/** What makes an entry one entry, however often it is sent, and says what it did. */
+const entryFields = { entry: entryId.optional(), said: said.optional() };
+
+/** A new job; its id may be the sender's own, made before the server was in reach. */
+export const createBodySchema = z.strictObject({
+  job: z.unknown(),
+  id: z.uuid().optional(),
+  ...entryFields,
+});
+
+/** A save over `revision` and nothing newer. */
+export const saveBodySchema = z.strictObject({
+  job: z.unknown(),
+  revision: z.coerce.number().int().min(1),
+  /** The revision that it brings back. */
+  restores: z.number().int().min(1).optional(),
+  ...entryFields,
+});
+
+export const labelBodySchema = z.strictObject({ label: z.string().trim().max(80) });
 
 export const jobListSchema = z.object({ jobs: z.array(jobSummarySchema) });
 export const revisionListSchema = z.object({ revisions: z.array(revisionSchema) });

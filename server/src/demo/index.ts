@@ -7,11 +7,12 @@ import { quinceYard } from './quince-yard';
 /** The sample jobs. All invented. */
 export const SAMPLES: readonly JobInput[] = [gannetPoint, quinceYard, heronSlip];
 
-/** Puts the sample jobs into an empty store. */
+/** Puts the sample jobs into an empty store, all at once: a start that is cut short leaves none of them. */
 export const addSamples = async (store: JobStore): Promise<void> => {
-  for (const sample of SAMPLES) {
+  const jobs = SAMPLES.map((sample) => {
     const read = readJob(sample);
     if (!read.ok) throw new Error(`sample job: ${read.problems.map(problemLine).join('; ')}`);
-    await store.create(read.value, true);
-  }
+    return read.value;
+  });
+  await store.createAll(jobs, { sample: true, said: 'Sample job' });
 };

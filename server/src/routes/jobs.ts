@@ -1,8 +1,15 @@
-import { readJob, type Job, type StoredJob } from '@ogee/core';
+import {
+  createBodySchema,
+  labelBodySchema,
+  readJob,
+  saveBodySchema,
+  type Job,
+  type StoredJob,
+} from '@ogee/core';
 import { Router } from 'express';
 import type { JobStore, Saved } from '../store/jobs';
 import { badJob, checked, refuse, Refusal } from './refusal';
-import { createBody, restoreBody, revisionNumber, saveBody } from './schemas';
+import { restoreBody, revisionNumber } from './schemas';
 
 const jobFrom = (data: unknown): Job => {
   const read = readJob(data);
@@ -33,8 +40,8 @@ export const jobRoutes = (store: JobStore): Router => {
   });
 
   routes.post('/', async (request, response) => {
-    const { job } = checked(createBody, request.body, 'body');
-    response.status(201).json(await store.create(jobFrom(job)));
+    const { job, id, entry, said } = checked(createBodySchema, request.body, 'body');
+    response.status(201).json(await store.create(jobFrom(job), { id, entry, said }));
   });
 
   routes.get('/:id', async (request, response) => {
@@ -45,8 +52,8 @@ export const jobRoutes = (store: JobStore): Router => {
 
   routes.put('/:id', async (request, response) => {
     const { id } = request.params;
-    const { revision, job } = checked(saveBody, request.body, 'body');
-    response.json(settled(await store.save(id, revision, jobFrom(job)), id));
+    const { revision, job, ...entry } = checked(saveBodySchema, request.body, 'body');
+    response.json(settled(await store.save(id, revision, jobFrom(job), entry), id));
   });
 
   routes.delete('/:id', async (request, response) => {
@@ -75,6 +82,15 @@ export const jobRoutes = (store: JobStore): Router => {
     response.json({ revision, job });
   });
 
+  routes.put('/:id/revisions/:revision/label', async (request, response) => {
+    const { id } = request.params;
+    const revision = checked(revisionNumber, request.params.revision, 'revision');
+    const { label } = checked(labelBodySchema, request.body, 'body');
+    if (!(await store.nameRevision(id, revision, label)))
+      throw refuse(404, 'absent', 'revision', `there is no revision ${revision} of job ${id}`);
+    response.status(204).end();
+  });
+
   routes.post('/:id/revisions/:revision/restore', async (request, response) => {
     const { id } = request.params;
     const wanted = checked(revisionNumber, request.params.revision, 'revision');
@@ -82,7 +98,15 @@ export const jobRoutes = (store: JobStore): Router => {
     const job = await store.readRevision(id, wanted);
     if (job === null)
       throw refuse(404, 'absent', 'revision', `there is no revision ${wanted} of job ${id}`);
-    response.json(settled(await store.save(id, revision, job, wanted), id));
+    response.json(
+      settled(
+        await store.save(id, revision, job, {
+          restores: wanted,
+          said: `Restored revision ${wanted}`,
+        }),
+        id,
+      ),
+    );
   });
 
   return routes;

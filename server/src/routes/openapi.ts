@@ -1,9 +1,12 @@
 import {
   conflictSchema,
+  createBodySchema,
   jobListSchema,
   jobSchema,
+  labelBodySchema,
   problemsSchema,
   revisionListSchema,
+  saveBodySchema,
   storedJobSchema,
 } from '@ogee/core';
 import { z } from 'zod';
@@ -16,6 +19,7 @@ const json = (description: string, schema: z.ZodType) => ({
 
 const bad = json('The body or the path is refused; each problem with its path.', problemsSchema);
 const missing = json('There is no such job or revision.', problemsSchema);
+const taken = json('There is a job of this id already.', problemsSchema);
 const conflict = json('Saved elsewhere meanwhile; `current` is what is there now.', conflictSchema);
 const id = { requestParams: { path: z.object({ id: z.string() }) } };
 const idAndRevision = {
@@ -45,8 +49,12 @@ export const openApiDocument = () =>
         get: list,
         post: {
           summary: 'A new job',
-          ...body(z.object({ job: jobSchema })),
-          responses: { '201': json('Kept, at revision 1.', storedJobSchema), '400': bad },
+          ...body(createBodySchema.extend({ job: jobSchema })),
+          responses: {
+            '201': json('Kept, at revision 1.', storedJobSchema),
+            '400': bad,
+            '409': taken,
+          },
         },
       },
       '/api/jobs/{id}': {
@@ -56,9 +64,10 @@ export const openApiDocument = () =>
           responses: { '200': json('The job.', storedJobSchema), '404': missing },
         },
         put: {
-          summary: 'Save over a revision; the former one is kept',
+          summary:
+            'Save over a revision; the former one is kept. A save sent again by the same entry is one; a change of display alone makes no revision',
           ...id,
-          ...body(z.object({ revision: z.number().int(), job: jobSchema })),
+          ...body(saveBodySchema.extend({ revision: z.number().int(), job: jobSchema })),
           responses: {
             '200': json('Saved; the new revision.', storedJobSchema),
             '400': bad,
@@ -97,6 +106,14 @@ export const openApiDocument = () =>
             '200': json('The job.', z.object({ revision: z.number().int(), job: jobSchema })),
             '404': missing,
           },
+        },
+      },
+      '/api/jobs/{id}/revisions/{revision}/label': {
+        put: {
+          summary: 'Name a revision, so that it is never thinned out',
+          ...idAndRevision,
+          ...body(labelBodySchema),
+          responses: { '204': { description: 'Named.' }, '400': bad, '404': missing },
         },
       },
       '/api/jobs/{id}/revisions/{revision}/restore': {

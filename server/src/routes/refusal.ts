@@ -1,7 +1,7 @@
 import { spoken, type Problem } from '@ogee/core';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { z } from 'zod';
-import { Unreadable } from '../store/jobs';
+import { Taken, Unreadable } from '../store/jobs';
 
 /** An answer other than success, as data; the error handler turns it into the response. */
 export class Refusal extends Error {
@@ -56,6 +56,26 @@ const BODY_TEXT: Readonly<Record<number, string>> = {
   415: 'the body is in an encoding that is not read here',
 };
 
+const STORAGE_TEXT: Readonly<Record<string, string>> = {
+  SQLITE_FULL: 'the server’s disk is full; nothing was saved',
+  SQLITE_READONLY: 'the server’s folder is read-only; nothing was saved',
+  SQLITE_CORRUPT: 'the server’s database is damaged; nothing was saved',
+  SQLITE_NOTADB: 'the server’s database is damaged; nothing was saved',
+  SQLITE_BUSY: 'another program holds the server’s database; nothing was saved',
+};
+
+/** What is wrong with the server's disk, in a sentence; null where it is something else. */
+const storageText = (error: unknown): string | null => {
+  const code = z.object({ code: z.string() }).safeParse(error);
+  if (!code.success || !code.data.code.startsWith('SQLITE_')) return null;
+  const known = Object.keys(STORAGE_TEXT).find((one) => code.data.code.startsWith(one));
+  return known === undefined
+    ? code.data.code.startsWith('SQLITE_IOERR')
+      ? 'the server cannot write to its disk; nothing was saved'
+      : null
+    : (STORAGE_TEXT[known] ?? null);
+};
+
 /** Every failure becomes `{ problems }`; ours (5xx) is logged with its stack and told without it. */
 export const answerRefusal: ErrorRequestHandler = (error: unknown, request, response, _next) => {
   if (error instanceof Refusal) {
@@ -68,7 +88,16 @@ export const answerRefusal: ErrorRequestHandler = (error: unknown, request, resp
     response.status(status).json({ problems: [{ code: 'request', path: 'body', text }] });
     return;
   }
+  if (error instanceof Taken) {
+    response.status(409).json({ problems: [{ code: 'taken', path: 'id', text: error.message }] });
+    return;
+  }
   request.log.error(error);
+  const storage = storageText(error);
+  if (storage !== null) {
+    response.status(503).json({ problems: [{ code: 'storage', path: 'job', text: storage }] });
+    return;
+  }
   if (error instanceof Unreadable) {
     const text = `${error.message}; nothing was changed, and its other revisions are kept`;
     response.status(500).json({ problems: [{ code: 'unreadable', path: 'revision', text }] });

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import {
   jobFromStore,
   problemLine,
@@ -30,6 +31,17 @@ interface RevisionRow {
   readonly body: string;
   readonly saved_at: string;
   readonly restored_from: number | null;
+  readonly entry_id: string | null;
+  readonly said: string | null;
+  readonly label: string | null;
+}
+
+/** What came with a save, apart from the job. */
+export interface Entry {
+  /** Makes the same save sent twice one save. */
+  readonly entry?: string | undefined;
+  readonly said?: string | undefined;
+  readonly restores?: number | undefined;
 }
 
 const summary = (row: JobRow): JobSummary => ({
@@ -40,6 +52,28 @@ const summary = (row: JobRow): JobSummary => ({
   updatedAt: row.updated_at,
   deletedAt: row.deleted_at,
 });
+
+/** What a new job may come with. */
+export interface NewJob extends Omit<Entry, 'restores'> {
+  readonly id?: string | undefined;
+  readonly sample?: boolean;
+}
+
+/** Another job has this id already. */
+export class Taken extends Error {
+  constructor(readonly id: string) {
+    super(`there is a job ${id} already`);
+  }
+}
+
+/** The day of an instant, as the server's clock has it: revisions of one day are thinned out together. */
+const dayOf = (iso: string): string => new Date(iso).toDateString();
+
+/** Whether two jobs differ in nothing but how they are shown. */
+const shownAlike = (
+  { display: _one, ...before }: Job,
+  { display: _other, ...after }: Job,
+): boolean => isDeepStrictEqual(before, after);
 
 /** A revision whose body no longer reads as a job: damaged, or kept by a newer program. */
 export class Unreadable extends Error {
@@ -102,6 +136,8 @@ export class JobStore {
         'revision',
         'saved_at',
         'restored_from',
+        'said',
+        'label',
         this.database.raw("json_extract(body, '$.name') as name"),
       );
     if (rows.length === 0) return null;
@@ -110,49 +146,122 @@ export class JobStore {
       savedAt: row.saved_at,
       name: row.name,
       restoredFrom: row.restored_from,
+      said: row.said,
+      label: row.label,
     }));
   }
 
-  async create(job: Job, sample = false): Promise<StoredJob> {
-    const id = randomUUID();
-    const at = this.now();
-    await this.database.transaction(async (trx) => {
+  /** What an entry made, when it was sent before; null when it is new. */
+  private async madeBy(entry: string | undefined, connection: Knex): Promise<StoredJob | null> {
+    if (entry === undefined) return null;
+    const made = await connection<RevisionRow>('job_revisions').where({ entry_id: entry }).first();
+    if (made === undefined) return null;
+    const job = await connection<JobRow>('jobs').where({ id: made.job_id }).first();
+    return job === undefined
+      ? null
+      : { ...summary(job), revision: made.revision, updatedAt: made.saved_at, job: jobOf(made) };
+  }
+
+  /** A new job at revision 1. Sent again by the same entry, it is the same job. */
+  async create(
+    job: Job,
+    { id = randomUUID(), entry, said, sample = false }: NewJob = {},
+    connection: Knex = this.database,
+  ): Promise<StoredJob> {
+    return connection.transaction(async (trx) => {
+      const made = await this.madeBy(entry, trx);
+      if (made !== null) return made;
+      if ((await trx('jobs').where({ id }).first('id')) !== undefined) throw new Taken(id);
+      const at = this.now();
       await trx('jobs').insert({ id, name: job.name, revision: 1, sample, updated_at: at });
       await trx('job_revisions').insert({
         job_id: id,
         revision: 1,
         body: JSON.stringify(job),
         saved_at: at,
+        entry_id: entry ?? null,
+        said: said ?? null,
       });
+      return { id, name: job.name, revision: 1, sample, updatedAt: at, deletedAt: null, job };
     });
-    return { id, name: job.name, revision: 1, sample, updatedAt: at, deletedAt: null, job };
   }
 
-  /** Saves over `revision` and over nothing newer. The former revision stays. */
-  async save(
-    id: string,
-    revision: number,
-    job: Job,
-    restoredFrom: number | null = null,
-  ): Promise<Saved> {
+  /** Several new jobs, all of them or none. */
+  async createAll(jobs: readonly Job[], more: NewJob): Promise<void> {
+    await this.database.transaction(async (trx) => {
+      for (const job of jobs) await this.create(job, more, trx);
+    });
+  }
+
+  /**
+   * Saves over `revision` and over nothing newer. The former revision stays, until old ones are thinned out. A save
+   * that changes how the job is shown and nothing else makes no revision; one sent twice is one.
+   */
+  async save(id: string, revision: number, job: Job, entry: Entry = {}): Promise<Saved> {
     return this.database.transaction(async (trx) => {
+      const made = await this.madeBy(entry.entry, trx);
+      if (made !== null) return { kind: 'saved', stored: made };
+      const before = await this.read(id, trx);
+      if (before === null) return { kind: 'absent' };
+      if (before.revision !== revision || before.deletedAt !== null)
+        return { kind: 'conflict', current: before };
       const at = this.now();
-      const changed = await trx('jobs')
-        .where({ id, revision, deleted_at: null })
-        .update({ revision: revision + 1, name: job.name, updated_at: at });
-      if (changed === 1) {
+      const body = JSON.stringify(job);
+      const quiet = entry.restores === undefined && shownAlike(before.job, job);
+      const next = quiet ? revision : revision + 1;
+      await trx('jobs').where({ id }).update({ revision: next, name: job.name, updated_at: at });
+      if (quiet) await trx('job_revisions').where({ job_id: id, revision }).update({ body });
+      else {
         await trx('job_revisions').insert({
           job_id: id,
-          revision: revision + 1,
-          body: JSON.stringify(job),
+          revision: next,
+          body,
           saved_at: at,
-          restored_from: restoredFrom,
+          restored_from: entry.restores ?? null,
+          entry_id: entry.entry ?? null,
+          said: entry.said ?? null,
         });
+        await this.thinOut(id, next, trx);
       }
-      const current = await this.read(id, trx);
-      if (current === null) return { kind: 'absent' };
-      return changed === 1 ? { kind: 'saved', stored: current } : { kind: 'conflict', current };
+      const stored = { ...before, name: job.name, revision: next, updatedAt: at, job };
+      return { kind: 'saved', stored };
     });
+  }
+
+  /** Of every day before today only the last revision stays, and all that were named, restored, or brought back. */
+  private async thinOut(id: string, newest: number, connection: Knex): Promise<void> {
+    const rows = await connection<RevisionRow>('job_revisions')
+      .where({ job_id: id })
+      .orderBy('revision')
+      .select('revision', 'saved_at', 'restored_from', 'label');
+    const today = dayOf(this.now());
+    const brought = new Set(rows.map(({ restored_from }) => restored_from));
+    const lastOfDay = new Map(rows.map(({ saved_at, revision }) => [dayOf(saved_at), revision]));
+    const gone = rows.filter(
+      ({ revision, saved_at, restored_from, label }) =>
+        revision !== newest &&
+        dayOf(saved_at) !== today &&
+        lastOfDay.get(dayOf(saved_at)) !== revision &&
+        label === null &&
+        restored_from === null &&
+        !brought.has(revision),
+    );
+    if (gone.length === 0) return;
+    await connection('job_revisions')
+      .where({ job_id: id })
+      .whereIn(
+        'revision',
+        gone.map(({ revision }) => revision),
+      )
+      .delete();
+  }
+
+  /** Names a revision, so that it is never thinned out; an empty name takes it off. False when there is none such. */
+  async nameRevision(id: string, revision: number, label: string): Promise<boolean> {
+    const changed = await this.database('job_revisions')
+      .where({ job_id: id, revision })
+      .update({ label: label === '' ? null : label });
+    return changed === 1;
   }
 
   /** Deleting hides; `deleted: false` brings back. False when there is no such job. */

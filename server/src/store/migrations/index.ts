@@ -1,7 +1,14 @@
 import type { Knex } from 'knex';
 import * as jobs from './001-jobs';
+import * as entries from './002-entries';
 
-const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = { '001-jobs': jobs };
+const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
+  '001-jobs': jobs,
+  '002-entries': entries,
+};
+
+/** In the order in which they are made. */
+export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);
 
 /** Migrations as modules, so that a bundled server carries them. Names never change once released. */
 export const migrationSource: Knex.MigrationSource<string> = {

@@ -1,5 +1,20 @@
 /** Who may import whom. Core's stages run left to right; nothing imports from its right. */
-const stages = ['units', 'geom', 'job', 'roof', 'frame', 'cuts', 'remarks', 'steps', 'fit', 'drawing', 'wording', 'export', 'wire', 'cli'];
+const stages = [
+  'units',
+  'geom',
+  'job',
+  'roof',
+  'frame',
+  'cuts',
+  'remarks',
+  'steps',
+  'fit',
+  'drawing',
+  'wording',
+  'export',
+  'wire',
+  'cli',
+];
 
 const stageOrder = stages.slice(0, -1).map((stage, i) => ({
   name: `core-${stage}-looks-left-only`,

@@ -5,6 +5,7 @@ import {
   byId,
   launch,
   openPage,
+  press,
   PHONE,
   settled,
   spoken,
@@ -119,6 +120,7 @@ describe('a framer with a phone', () => {
       ),
     ).toBe('forty');
     await typeInto(page, 'field-blocks.0.outline', `40'`);
+    await settled(page);
     await page.waitForSelector(byId('stale'), { hidden: true });
   });
 
@@ -160,7 +162,10 @@ describe('a framer with a phone', () => {
 
   it('deletes a job and brings it back', async () => {
     await page.goto(server.base, { waitUntil: 'networkidle0' });
-    await page.click('[aria-label="Delete Tern House"]');
+    await tap(page, 'more-Tern House');
+    await press(page, 'Delete …');
+    await press(page, 'Delete Tern House');
+    await page.waitForSelector(byId('job-Tern House'), { hidden: true });
     await tap(page, 'undelete');
     await page.waitForSelector(byId('job-Tern House'));
   });

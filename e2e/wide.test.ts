@@ -3,6 +3,7 @@ import { startApp, type AppServer } from './support/app-server';
 import {
   byId,
   launch,
+  leaveField,
   openPage,
   PHONE,
   settled,
@@ -133,6 +134,7 @@ describe('two tabs, one job', () => {
     // The other tab has not looked since: its edit is over an old revision.
     await tap(mine, 'place-site');
     await typeInto(mine, 'field-blocks.0.outline.1', '4.3 m');
+    await leaveField(mine);
     await mine.waitForSelector(byId('conflict'));
     expect(await textOf(mine, 'conflict')).toContain('The other stays in the history');
     await tap(mine, 'keep-mine');
@@ -161,6 +163,7 @@ describe('without the server', () => {
     await tap(page, 'place-site');
     await page.setOfflineMode(true);
     await typeInto(page, 'field-blocks.0.outline.0', '11.5 m');
+    await leaveField(page);
     await waitForText(page, 'save-state', 'the server is away');
     await page.setOfflineMode(false);
     await waitForText(page, 'save-state', 'Saved · revision');

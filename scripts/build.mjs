@@ -40,6 +40,37 @@ const sourceHash = () => {
   return hash.digest('hex');
 };
 
+/** Largest file of the app that is kept for working without a signal: the 3D part is the largest. bytes */
+const LARGEST = 8 * 1024 * 1024;
+
+/**
+ * Writes the service worker: the whole app is on the device after the first visit. A new version waits until every
+ * window of the old one is closed, so that none loses a part it has not loaded yet. What the jobs API answers is never
+ * kept here; entries and copies of jobs have their own place.
+ */
+const offlineShell = async () => {
+  const started = Date.now();
+  // Only here: on a fresh machine this file is read before the packages are installed.
+  const { generateSW } = await import('workbox-build');
+  const { count, warnings } = await generateSW({
+    globDirectory: join(ROOT, 'app', 'dist'),
+    globPatterns: ['**/*.{html,js,css,ttf,woff2,svg,png,ico,webmanifest}'],
+    globIgnores: ['sw.js'],
+    swDest: join(ROOT, 'app', 'dist', 'sw.js'),
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+    clientsClaim: true,
+    cleanupOutdatedCaches: true,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//, /^\/healthz/, /\.[a-z0-9]+$/i],
+    maximumFileSizeToCacheInBytes: LARGEST,
+  });
+  if (warnings.length > 0) throw new Error(warnings.join('; '));
+  process.stdout.write(
+    `· the app for working without a signal: ${count} files (${((Date.now() - started) / 1000).toFixed(0)} s)\n`,
+  );
+};
+
 /** Builds worker, web app and server, unless what stands there was built from these very sources. */
 export const build = async () => {
   const hash = sourceHash();
@@ -55,6 +86,7 @@ export const build = async () => {
       timeoutMs: EXPORT_LIMIT_MS,
     },
   );
+  await offlineShell();
   await must('building the server', 'node', ['server/build.mjs']);
   writeFileSync(STAMP, hash);
 };

@@ -7,6 +7,8 @@ import { SourceSans3_600SemiBold } from '@expo-google-fonts/source-sans-3/600Sem
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Slot, type ErrorBoundaryProps } from 'expo-router';
 import { useState } from 'react';
+import { OutboxProvider } from '../src/data/outbox-provider';
+import { useKeptApp } from '../src/shell/keep-app';
 import { ThemeProvider } from '../src/theme/theme';
 import { Standstill } from '../src/ui/states';
 
@@ -17,13 +19,16 @@ export default function RootLayout() {
     SourceSans3_400Regular,
     SourceSans3_600SemiBold,
   });
+  useKeptApp();
   const [client] = useState(
     () => new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } }),
   );
   return (
     <QueryClientProvider client={client}>
       <ThemeProvider>
-        <Slot />
+        <OutboxProvider>
+          <Slot />
+        </OutboxProvider>
       </ThemeProvider>
     </QueryClientProvider>
   );

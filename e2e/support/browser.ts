@@ -108,8 +108,15 @@ export const waitForText = (page: Page, id: string, part: string): Promise<unkno
     part,
   );
 
-/** Every edit is drafted a moment before it is saved: waits until the last one is with the server. */
+/** Leaves the field in hand, so that what was typed counts. */
+export const leaveField = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+  });
+
+/** Every entry is on the device before it is sent: waits until the last one is with the server. */
 export const settled = async (page: Page): Promise<void> => {
+  await leaveField(page);
   await waitForText(page, 'save-state', 'Saved · revision');
   await new Promise((resolve) => setTimeout(resolve, 50));
   await waitForText(page, 'save-state', 'Saved · revision');

@@ -1,5 +1,6 @@
 import {
   jobListSchema,
+  jobSchema,
   problemsSchema,
   revisionListSchema,
   storedJobSchema,
@@ -20,6 +21,12 @@ export class Refused extends Error {
   ) {
     super(problems.map((problem) => problem.text).join('; ') || `the server answered ${status}`);
   }
+}
+
+/** What makes an entry one, however often it is sent, and says what it did. */
+export interface EntryMark {
+  readonly entry: string;
+  readonly said: string;
 }
 
 const TIMEOUT_MS = 15_000;
@@ -48,14 +55,17 @@ const call = async <T>(
 
 /** The jobs API as functions. Each rejects with `Refused`, or with the fetch's own error when nobody answers. */
 export const api = {
-  list: async () => (await call('', jobListSchema)).jobs,
+  list: async (deleted = false) => (await call(deleted ? '?deleted=1' : '', jobListSchema)).jobs,
   read: (id: string) => call(`/${id}`, storedJobSchema),
-  create: (body: Job) => call('', storedJobSchema, 'POST', { job: body }),
-  save: (id: string, over: number, body: Job) =>
-    call(`/${id}`, storedJobSchema, 'PUT', { revision: over, job: body }),
+  create: (id: string, body: Job, entry: EntryMark) =>
+    call('', storedJobSchema, 'POST', { id, job: body, ...entry }),
+  save: (id: string, over: number, body: Job, entry: EntryMark & { restores?: number }) =>
+    call(`/${id}`, storedJobSchema, 'PUT', { revision: over, job: body, ...entry }),
   remove: (id: string) => call(`/${id}`, z.null(), 'DELETE'),
   undelete: (id: string) => call(`/${id}/undelete`, storedJobSchema, 'POST'),
   revisions: async (id: string) => (await call(`/${id}/revisions`, revisionListSchema)).revisions,
-  restore: (id: string, wanted: number, over: number) =>
-    call(`/${id}/revisions/${wanted}/restore`, storedJobSchema, 'POST', { revision: over }),
+  revision: (id: string, wanted: number) =>
+    call(`/${id}/revisions/${wanted}`, z.object({ revision: z.number().int(), job: jobSchema })),
+  nameRevision: (id: string, wanted: number, label: string) =>
+    call(`/${id}/revisions/${wanted}/label`, z.null(), 'PUT', { label }),
 };

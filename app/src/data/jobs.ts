@@ -1,26 +1,162 @@
+import type { Job, JobSummary, StoredJob } from '@ogee/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api } from './api';
+import { useEffect } from 'react';
+import { api, Refused } from './api';
+import type { Waiting } from './device';
+import { latestOf } from './job-in-hand';
+import type { Outbox } from './outbox';
+import { useOutbox } from './outbox-provider';
 
 const LIST = ['jobs'] as const;
+const DELETED = ['jobs', 'deleted'] as const;
 const one = (id: string) => ['jobs', id] as const;
 const history = (id: string) => ['jobs', id, 'revisions'] as const;
 
-export const useJobs = () => useQuery({ queryKey: LIST, queryFn: api.list });
+/** A job as the list shows it, and whether something of it is on this device alone. */
+export interface ListedJob extends JobSummary {
+  readonly waits: number;
+}
 
-export const useStoredJob = (id: string) =>
-  useQuery({ queryKey: one(id), queryFn: () => api.read(id) });
+export interface JobList {
+  readonly jobs: readonly ListedJob[];
+  /** The server did not answer: this is what the device knows. */
+  readonly away: boolean;
+}
+
+const summaryOf = ({ job: _job, ...summary }: StoredJob): JobSummary => summary;
+
+/** The server's list with what waits on this device laid over it. */
+const laidOver = (listed: readonly JobSummary[], waiting: readonly Waiting[]): ListedJob[] => {
+  const all = new Map(listed.map((job) => [job.id, { ...job, waits: 0 }]));
+  for (const { jobId, act, job } of waiting) {
+    const before = all.get(jobId);
+    if (act === 'delete') all.delete(jobId);
+    else if (job !== null)
+      all.set(jobId, {
+        id: jobId,
+        revision: 0,
+        sample: false,
+        deletedAt: null,
+        updatedAt: new Date().toISOString(),
+        ...before,
+        name: job.name,
+        waits: (before?.waits ?? 0) + 1,
+      });
+  }
+  return [...all.values()];
+};
+
+const fetchList = async (outbox: Outbox): Promise<JobList> => {
+  const waiting = await outbox.waiting();
+  try {
+    return { jobs: laidOver(await api.list(), waiting), away: false };
+  } catch (error) {
+    const known = (await outbox.copies()).filter(({ deletedAt }) => deletedAt === null);
+    if (known.length === 0 && waiting.length === 0) throw error;
+    return { jobs: laidOver(known.map(summaryOf), waiting), away: true };
+  }
+};
+
+export const useJobs = () => {
+  const outbox = useOutbox();
+  const client = useQueryClient();
+  useEffect(
+    () =>
+      outbox.subscribe(
+        () => void client.invalidateQueries({ queryKey: LIST, exact: true, refetchType: 'active' }),
+      ),
+    [outbox, client],
+  );
+  return useQuery({ queryKey: LIST, queryFn: () => fetchList(outbox), networkMode: 'always' });
+};
+
+export const useDeletedJobs = (shown: boolean) =>
+  useQuery({ queryKey: DELETED, queryFn: () => api.list(true), enabled: shown, staleTime: 0 });
+
+/** Brings what the server has of a job to this device, where it answers; then what the device knows of it. */
+const fetchJob = async (outbox: Outbox, id: string) => {
+  try {
+    await outbox.meet(await api.read(id));
+  } catch (error) {
+    const state = await outbox.state(id);
+    if (latestOf(state) === null) throw error;
+    // Gone from the server, and nothing of it waits here.
+    const gone = error instanceof Refused && error.status === 404;
+    if (gone && state.waiting.length === 0) throw error;
+  }
+  return outbox.state(id);
+};
+
+export const useJobState = (id: string) => {
+  const outbox = useOutbox();
+  return useQuery({
+    queryKey: one(id),
+    queryFn: () => fetchJob(outbox, id),
+    networkMode: 'always',
+    refetchOnReconnect: 'always',
+  });
+};
 
 export const useRevisions = (id: string) =>
   useQuery({ queryKey: history(id), queryFn: () => api.revisions(id), staleTime: 0 });
 
-/** Every change of the list of jobs; each brings the list up to date. */
+const entry = (act: Waiting['act'], job: Job | null, said: string) => ({
+  id: crypto.randomUUID(),
+  act,
+  job,
+  said,
+});
+
+/** Every change of the list of jobs; each is kept on the device first and brings the list up to date. */
 export const useJobChanges = () => {
+  const outbox = useOutbox();
   const client = useQueryClient();
-  const onSuccess = () => client.invalidateQueries({ queryKey: LIST, exact: true });
+  const onSuccess = () => client.invalidateQueries({ queryKey: LIST });
   return {
-    create: useMutation({ mutationFn: api.create, onSuccess }),
-    remove: useMutation({ mutationFn: api.remove, onSuccess }),
-    undelete: useMutation({ mutationFn: api.undelete, onSuccess }),
+    /** A new job; gives the id it is opened by. */
+    create: useMutation({
+      networkMode: 'always',
+      mutationFn: async ({ job, said }: { job: Job; said: string }) => {
+        const id = crypto.randomUUID();
+        await outbox.append(id, () => entry('create', job, said));
+        return id;
+      },
+      onSuccess,
+    }),
+    rename: useMutation({
+      networkMode: 'always',
+      mutationFn: async ({ id, name }: { id: string; name: string }) => {
+        await fetchJob(outbox, id);
+        await outbox.append(id, (job) =>
+          job === null || job.name === name
+            ? null
+            : entry('save', { ...job, name }, `Name: ${job.name} → ${name}`),
+        );
+      },
+      onSuccess,
+    }),
+    duplicate: useMutation({
+      networkMode: 'always',
+      mutationFn: async ({ id, name }: { id: string; name: string }) => {
+        const job = latestOf(await fetchJob(outbox, id));
+        if (job === null) throw new Error('there is nothing to copy');
+        const copy = crypto.randomUUID();
+        const said = `Copied from ${job.name}`;
+        await outbox.append(copy, () => entry('create', { ...job, name }, said));
+        return copy;
+      },
+      onSuccess,
+    }),
+    remove: useMutation({
+      networkMode: 'always',
+      mutationFn: (id: string) => outbox.append(id, () => entry('delete', null, 'Deleted')),
+      onSuccess,
+    }),
+    undelete: useMutation({
+      networkMode: 'always',
+      mutationFn: (id: string) => outbox.append(id, () => entry('undelete', null, 'Brought back')),
+      onSuccess,
+    }),
   };
 };
 

@@ -1,11 +1,10 @@
 import {
   readJob,
-  spoken,
   type FitReport,
   type Job,
   type Problem,
+  type Side,
   type Solution,
-  type StoredJob,
 } from '@ogee/core';
 import { useQueryClient } from '@tanstack/react-query';
 import {
@@ -20,15 +19,30 @@ import {
   type ReactNode,
 } from 'react';
 import { useSolution } from '../solver/use-solution';
-import { JobSaver, type Snapshot } from './job-saver';
+import { JobInHand, problemText, type Change, type Snapshot } from './job-in-hand';
 import { jobKeys } from './jobs';
+import type { JobState } from './outbox';
+import { useOutbox } from './outbox-provider';
 
 interface OpenJob extends Snapshot {
   readonly id: string;
-  readonly edit: (change: (job: Job) => Job) => void;
+  /** One change of the job, and what it did in words. Not taken where the job's checks refuse it. */
+  readonly edit: (change: Change, said?: string) => boolean;
+  readonly hand: Pick<
+    JobInHand,
+    'takeUp' | 'whileTyping' | 'withdraw' | 'leave' | 'putBack' | 'say'
+  >;
+  readonly doUndo: () => void;
+  readonly doRedo: () => void;
+  readonly restore: (job: Job, revision: number) => void;
   readonly keepMine: () => Promise<void>;
   readonly takeTheirs: () => Promise<void>;
-  readonly meet: (stored: StoredJob) => void;
+  /** What stands typed and not taken, by path: also from before the window was last closed. */
+  readonly typedBefore: ReadonlyMap<string, string>;
+  /** What a wall was as an eave before it was made something else, by part and wall: its pitch comes back with it. */
+  readonly eavesBefore: Map<string, Side>;
+  /** Keeps on the device what stands in a field, until it is taken or put back. */
+  readonly keepTyped: (path: string, text: string | null) => void;
   /** The last good roof; null until the first one. */
   readonly solution: Solution | null;
   /** The roof shown is not of what is entered now. */
@@ -44,26 +58,29 @@ interface OpenJob extends Snapshot {
 
 const OpenJobContext = createContext<OpenJob | null>(null);
 
-/** Holds the job being worked on: its edits, their saving, its roof. */
+/** Holds the job being worked on: its entries, their way to the server, its roof. */
 export const OpenJobProvider = ({
-  stored,
+  id,
+  known,
+  typedBefore,
   children,
 }: {
-  stored: StoredJob;
+  id: string;
+  known: JobState;
+  typedBefore: ReadonlyMap<string, string>;
   children: ReactNode;
 }) => {
   const client = useQueryClient();
-  const [saver] = useState(
+  const outbox = useOutbox();
+  const [inHand] = useState(
     () =>
-      new JobSaver(stored.id, stored, (saved) => {
-        client.setQueryData(jobKeys.one(saved.id), saved);
+      new JobInHand(id, outbox, known, () => {
         void client.invalidateQueries({ queryKey: jobKeys.list, exact: true });
-        void client.invalidateQueries({ queryKey: jobKeys.history(saved.id) });
+        void client.invalidateQueries({ queryKey: jobKeys.history(id) });
       }),
   );
-  const snapshot = useSyncExternalStore(saver.subscribe, saver.read);
-  useEffect(() => saver.meet(stored), [saver, stored]);
-  useEffect(() => saver.dispose, [saver]);
+  const snapshot = useSyncExternalStore(inHand.subscribe, inHand.read);
+  useEffect(() => () => inHand.dispose(), [inHand]);
 
   const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());
   const setFault = useCallback((field: string, fault: boolean) => {
@@ -75,29 +92,65 @@ export const OpenJobProvider = ({
       return next;
     });
   }, []);
+  const [eavesBefore] = useState(() => new Map<string, Side>());
+  const [typed] = useState(() => new Map(typedBefore));
+  const keepTyped = useCallback(
+    (path: string, text: string | null) => {
+      if (text === null) typed.delete(path);
+      else typed.set(path, text);
+      void outbox.setTyped(id, path, text);
+    },
+    [outbox, id, typed],
+  );
 
-  const checked = useMemo(() => readJob(snapshot.job), [snapshot.job]);
+  const { job, inHand: field } = snapshot;
+  const checked = useMemo(() => readJob(job), [job]);
   const solved = useSolution(checked.ok ? checked.value : null);
   const problems = checked.ok ? solved.problems : checked.problems;
   const value = useMemo<OpenJob>(
     () => ({
       ...snapshot,
-      id: stored.id,
-      edit: saver.edit,
-      keepMine: saver.keepMine,
-      takeTheirs: saver.takeTheirs,
-      meet: saver.meet,
+      id,
+      edit: inHand.edit,
+      hand: inHand,
+      doUndo: inHand.undo,
+      doRedo: inHand.redo,
+      restore: inHand.restore,
+      keepMine: inHand.keepMine,
+      takeTheirs: inHand.takeTheirs,
+      typedBefore: typed,
+      eavesBefore,
+      keepTyped,
       solution: solved.solution,
       fitRoof: solved.fitRoof,
-      stale: solved.solution !== null && (problems.length > 0 || faults.size > 0),
+      stale:
+        solved.solution !== null &&
+        (problems.length > 0 || faults.size > 0 || field?.problem != null),
       problems,
       problemAt: (path) => {
-        const found = problems.find((problem) => problem.path === path);
-        return found === undefined ? undefined : spoken(found.text, snapshot.job.display);
+        const found =
+          field?.path === path && field.problem !== null
+            ? field.problem
+            : problems.find((problem) => problem.path === path);
+        return found === undefined ? undefined : problemText(found, job);
       },
       setFault,
     }),
-    [snapshot, stored.id, saver, solved.solution, solved.fitRoof, problems, faults, setFault],
+    [
+      snapshot,
+      id,
+      inHand,
+      typed,
+      eavesBefore,
+      keepTyped,
+      solved.solution,
+      solved.fitRoof,
+      problems,
+      faults,
+      field,
+      job,
+      setFault,
+    ],
   );
   return <OpenJobContext.Provider value={value}>{children}</OpenJobContext.Provider>;
 };

@@ -1,25 +1,105 @@
+import type { RevisionSummary } from '@ogee/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { View } from 'react-native';
+import { useState } from 'react';
+import { TextInput, View } from 'react-native';
 import { api } from '../data/api';
 import { jobKeys, useRevisions } from '../data/jobs';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Loading, Standstill } from '../ui/states';
 import { Small, Strong, Title } from '../ui/text';
+import { whenText } from '../ui/when';
 
-/** Every saved revision; any can be put back on top. */
-export const HistoryScreen = () => {
-  const { id, revision, state, meet } = useOpenJob();
+/** A name for a revision, so that it is kept for good. */
+const NameRevision = ({
+  id,
+  one,
+  onDone,
+}: {
+  readonly id: string;
+  readonly one: RevisionSummary;
+  readonly onDone: () => void;
+}) => {
   const client = useQueryClient();
-  const revisions = useRevisions(id);
-  const restore = useMutation({
-    mutationFn: (wanted: number) => api.restore(id, wanted, revision),
-    onSuccess: (stored) => {
-      meet(stored);
-      client.setQueryData(jobKeys.one(id), stored);
-      void client.invalidateQueries({ queryKey: jobKeys.history(id) });
+  const [label, setLabel] = useState(one.label ?? '');
+  const name = useMutation({
+    mutationFn: () => api.nameRevision(id, one.revision, label),
+    onSuccess: async () => {
+      await client.invalidateQueries({ queryKey: jobKeys.history(id) });
+      onDone();
     },
   });
+  return (
+    <View className="gap-2 py-2">
+      <TextInput
+        value={label}
+        onChangeText={setLabel}
+        autoFocus
+        maxLength={80}
+        aria-label={`Name of revision ${one.revision}`}
+        testID="revision-name"
+        className="h-12 rounded border border-edge bg-sheet px-3 font-words text-lg text-ink"
+      />
+      <View className="flex-row gap-2">
+        <Button label="Keep the name" onPress={() => name.mutate()} disabled={name.isPending} />
+        <Button label="Leave it" onPress={onDone} />
+      </View>
+      {name.isError && (
+        <Small className="text-pencil">The server does not answer; try again.</Small>
+      )}
+    </View>
+  );
+};
+
+const Revision = ({ one }: { readonly one: RevisionSummary }) => {
+  const { id, revision, restore } = useOpenJob();
+  const [naming, setNaming] = useState(false);
+  const fetched = useMutation({
+    mutationFn: () => api.revision(id, one.revision),
+    onSuccess: ({ job }) => restore(job, one.revision),
+  });
+  return (
+    <View role="listitem" className="rounded border border-grain bg-sheet px-3 py-2">
+      <View className="min-h-[56px] flex-row items-center justify-between gap-2">
+        <View className="flex-1">
+          <Strong>{one.label ?? one.said ?? `Revision ${one.revision}`}</Strong>
+          {one.label !== null && one.said !== null && <Small>{one.said}</Small>}
+          <Small>
+            {whenText(one.savedAt)} · revision {one.revision}
+          </Small>
+        </View>
+        {!naming && (
+          <Button
+            label={one.label === null ? 'Name' : 'Rename'}
+            onPress={() => setNaming(true)}
+            testID={`name-${one.revision}`}
+          />
+        )}
+        {one.revision === revision ? (
+          <Small>now</Small>
+        ) : (
+          <Button
+            label="Restore"
+            testID={`restore-${one.revision}`}
+            disabled={fetched.isPending}
+            onPress={() => fetched.mutate()}
+          />
+        )}
+      </View>
+      {naming && <NameRevision id={id} one={one} onDone={() => setNaming(false)} />}
+      {fetched.isError && (
+        <Small className="text-pencil" role="alert">
+          Not restored: {fetched.error.message}
+        </Small>
+      )}
+    </View>
+  );
+};
+
+/** What was entered, the newest first; any state can be put back on top. */
+export const HistoryScreen = () => {
+  const { id } = useOpenJob();
+  const revisions = useRevisions(id);
   if (revisions.isPending) return <Loading what="Fetching the history …" />;
   if (revisions.isError) {
     return (
@@ -34,38 +114,14 @@ export const HistoryScreen = () => {
     <View className="gap-3">
       <View>
         <Title>History</Title>
-        <Small>Restoring puts an older state on top; nothing is taken out of this list.</Small>
-      </View>
-      {restore.isError && (
-        <Small className="text-pencil" role="alert">
-          Not restored: {restore.error.message}
+        <Small>
+          Restoring puts an older state on top. All of today is kept, the last of each day before,
+          and whatever has a name or was restored.
         </Small>
-      )}
+      </View>
       <View role="list" className="gap-2">
         {revisions.data.map((one) => (
-          <View
-            key={one.revision}
-            role="listitem"
-            className="min-h-[64px] flex-row items-center justify-between rounded border border-grain bg-sheet px-3 py-2"
-          >
-            <View className="flex-1">
-              <Strong>
-                Revision {one.revision}
-                {one.restoredFrom === null ? '' : `, restored from ${one.restoredFrom}`}
-              </Strong>
-              <Small>{new Date(one.savedAt).toLocaleString()}</Small>
-            </View>
-            {one.revision === revision ? (
-              <Small>now</Small>
-            ) : (
-              <Button
-                label="Restore"
-                testID={`restore-${one.revision}`}
-                disabled={state !== 'saved' || restore.isPending}
-                onPress={() => restore.mutate(one.revision)}
-              />
-            )}
-          </View>
+          <Revision key={one.revision} one={one} />
         ))}
       </View>
     </View>

@@ -1,24 +1,46 @@
 import { useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { ScrollView, TextInput, View } from 'react-native';
 import Plus from 'lucide-react-native/icons/plus';
-import type { JobSummary } from '@ogee/core';
-import { useJobChanges, useJobs } from '../data/jobs';
+import { useJobChanges, useJobs, type ListedJob } from '../data/jobs';
+import { usePageTitle } from '../nav/page-title';
 import { ThemeButton } from '../theme/theme-button';
 import { Button } from '../ui/button';
+import { Choice } from '../ui/choice';
 import { NameMark } from '../ui/name-mark';
 import { Loading, Standstill } from '../ui/states';
 import { Small, Words } from '../ui/text';
+import { DeletedJobs } from './deleted-jobs';
 import { JobCard } from './job-card';
 import { NewJobForm } from './new-job-form';
 
-/** All jobs, newest change first. */
+type Order = 'changed' | 'name';
+
+/** More jobs than these are looked through by their names. */
+const FEW = 6;
+
+const found = (jobs: readonly ListedJob[], text: string, order: Order): ListedJob[] => {
+  const wanted = text.trim().toLowerCase();
+  const left = jobs.filter(({ name }) => name.toLowerCase().includes(wanted));
+  return order === 'name'
+    ? left.sort((p, q) => p.name.localeCompare(q.name))
+    : left.sort((p, q) => q.updatedAt.localeCompare(p.updatedAt));
+};
+
+/** All jobs: new, found, sorted, deleted and brought back. */
 export const JobsScreen = () => {
+  usePageTitle('Jobs');
   const jobs = useJobs();
-  const { remove, undelete } = useJobChanges();
+  const { undelete } = useJobChanges();
   const [adding, setAdding] = useState(false);
-  const [deleted, setDeleted] = useState<JobSummary | null>(null);
+  const [deleted, setDeleted] = useState<ListedJob | null>(null);
+  const [showDeleted, setShowDeleted] = useState(false);
+  const [text, setText] = useState('');
+  const [order, setOrder] = useState<Order>('changed');
+  const all = jobs.data?.jobs ?? [];
+  const shown = found(all, text, order);
+  const waits = all.reduce((sum, job) => sum + job.waits, 0);
   return (
-    <ScrollView contentContainerClassName="mx-auto w-full max-w-[640px] gap-4 p-4">
+    <ScrollView contentContainerClassName="mx-auto w-full max-w-[640px] gap-4 p-4" role="main">
       <View className="flex-row items-center justify-between">
         <NameMark />
         <ThemeButton />
@@ -34,6 +56,22 @@ export const JobsScreen = () => {
           onPress={() => setAdding(true)}
           testID="new-job"
         />
+      )}
+      {(jobs.data?.away === true || waits > 0) && (
+        <View
+          role="status"
+          testID="jobs-away"
+          className="rounded border border-pencil bg-sheet px-3 py-2"
+        >
+          <Words>
+            {jobs.data?.away === true
+              ? 'The server does not answer: these are the jobs that this device knows. '
+              : ''}
+            {waits > 0
+              ? `${waits === 1 ? 'One entry waits' : `${waits} entries wait`} on this device and ${waits === 1 ? 'goes' : 'go'} out when it answers.`
+              : ''}
+          </Words>
+        </View>
       )}
       {deleted !== null && (
         <View
@@ -56,19 +94,47 @@ export const JobsScreen = () => {
           action={{ label: 'Try again', onPress: () => void jobs.refetch() }}
         />
       )}
-      <View role="list" className="gap-3">
-        {jobs.data?.map((job) => (
-          <JobCard
-            key={job.id}
-            job={job}
-            onDelete={() => remove.mutate(job.id, { onSuccess: () => setDeleted(job) })}
+      {all.length > FEW && (
+        <View className="gap-2">
+          <TextInput
+            value={text}
+            onChangeText={setText}
+            placeholder="Find a job by its name"
+            aria-label="Find a job by its name"
+            testID="find-job"
+            className="h-12 rounded border border-edge bg-sheet px-3 font-words text-lg text-ink"
           />
+        </View>
+      )}
+      {all.length > 1 && (
+        <Choice
+          label="Order"
+          hideLabel
+          value={order}
+          options={[
+            { value: 'changed', label: 'Last changed first' },
+            { value: 'name', label: 'By name' },
+          ]}
+          onChange={setOrder}
+        />
+      )}
+      <View role="list" className="gap-3">
+        {shown.map((job) => (
+          <JobCard key={job.id} job={job} onDeleted={() => setDeleted(job)} />
         ))}
       </View>
-      {jobs.data?.length === 0 && (
+      {text !== '' && shown.length === 0 && (
+        <Words className="text-center">No job’s name has “{text}” in it.</Words>
+      )}
+      {jobs.data !== undefined && all.length === 0 && (
         <Words className="text-center">
           No jobs yet. A new one needs two measurements and a pitch.
         </Words>
+      )}
+      {showDeleted ? (
+        <DeletedJobs onBack={() => setShowDeleted(false)} />
+      ) : (
+        <Button label="Deleted jobs" onPress={() => setShowDeleted(true)} testID="show-deleted" />
       )}
       <Small>
         Ogee works out shapes. Whether a size carries its load, and how it is fixed, belongs to the

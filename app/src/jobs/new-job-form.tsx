@@ -52,9 +52,10 @@ export const NewJobForm = ({ onCancel }: { onCancel: () => void }) => {
     />
   );
   const start = (): void =>
-    create.mutate(newJob(name.trim(), display, along, across, pitch), {
-      onSuccess: (stored) => router.navigate(`/job/${stored.id}/cuts`),
-    });
+    create.mutate(
+      { job: newJob(name.trim(), display, along, across, pitch), said: 'New job' },
+      { onSuccess: (id) => router.navigate(`/job/${id}/cuts`) },
+    );
   return (
     <View className="gap-4 rounded border border-edge bg-sheet p-4" testID="new-job-form">
       <View className="gap-1">

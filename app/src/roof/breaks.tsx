@@ -52,7 +52,12 @@ const BreakFields = ({
       {problem !== undefined && <Small className="text-pencil">{problem}</Small>}
       <Button
         label={`Take break ${which + 1} away`}
-        onPress={() => edit((now) => withoutBreak(now, index, wall, which))}
+        onPress={() =>
+          edit(
+            (now) => withoutBreak(now, index, wall, which),
+            `Wall ${wall + 1}: break ${which + 1} taken away`,
+          )
+        }
       />
     </View>
   );
@@ -84,12 +89,22 @@ export const Breaks = ({
       <View className="flex-row flex-wrap gap-2">
         <Button
           label="Break to a lower pitch above"
-          onPress={() => edit((now) => withBreak(now, index, wall, 'shallower-above'))}
+          onPress={() =>
+            edit(
+              (now) => withBreak(now, index, wall, 'shallower-above'),
+              `Wall ${wall + 1}: a break to a lower pitch`,
+            )
+          }
         />
         {!steepens(side) && (
           <Button
             label="Kick the eave out"
-            onPress={() => edit((now) => withBreak(now, index, wall, 'kick-out'))}
+            onPress={() =>
+              edit(
+                (now) => withBreak(now, index, wall, 'kick-out'),
+                `Wall ${wall + 1}: the eave kicked out`,
+              )
+            }
           />
         )}
       </View>

@@ -17,10 +17,14 @@ export const Gablet = ({
   readonly block: Block;
 }) => {
   const { edit } = useOpenJob();
-  const set = (at: number | null | undefined) => edit((now) => withGablet(now, index, wall, at));
+  const set = (at: number | null | undefined, said?: string) =>
+    edit((now) => withGablet(now, index, wall, at), said);
   if (side.gablet === undefined)
     return takesGablet(block, wall) ? (
-      <Button label="A small gable above this hip" onPress={() => set(undefined)} />
+      <Button
+        label="A small gable above this hip"
+        onPress={() => set(undefined, `Wall ${wall + 1}: a gablet`)}
+      />
     ) : null;
   return (
     <View className="gap-2 border-l-2 border-grain pl-3">
@@ -31,7 +35,10 @@ export const Gablet = ({
         onValue={(at) => set(at)}
         help="Measured level. The hips end at its face; a header between them carries the rafters of this wall."
       />
-      <Button label="Take the gablet away" onPress={() => set(null)} />
+      <Button
+        label="Take the gablet away"
+        onPress={() => set(null, `Wall ${wall + 1}: the gablet taken away`)}
+      />
     </View>
   );
 };

@@ -5,8 +5,7 @@ import { useOpenJob } from '../data/open-job';
 import { EaveSection } from '../draw/eave-section';
 import { BlockChoice } from '../site/block-choice';
 import { Button } from '../ui/button';
-import { Choice } from '../ui/choice';
-import { LengthField, PitchField } from '../ui/fields';
+import { ChoiceField, LengthField, PitchField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 import { Breaks } from './breaks';
 import { Gablet } from './gablet';
@@ -20,8 +19,9 @@ const WAYS: readonly { readonly value: Kind; readonly label: string }[] = [
   { value: 'wall', label: 'Against a wall' },
 ];
 
-const sideOf = (block: Block, wall: number, roof: Kind): Side => {
+const sideOf = (block: Block, wall: number, roof: Kind, before: Side | undefined): Side => {
   const now = block.sides[wall];
+  if (roof === 'eave' && before !== undefined) return before;
   const overhang = now !== undefined && 'overhang' in now ? now.overhang : 0;
   if (roof === 'eave') return { roof, pitch: pitchText(block, wall), overhang };
   return roof === 'gable' ? { roof, overhang } : { roof };
@@ -37,7 +37,7 @@ const alike = (block: Block, { pitch, breaks }: Eave): boolean =>
 
 /** One wall of a part: what the roof does there, its pitch, its overhang. */
 const Wall = ({ index, wall, block }: { index: number; wall: number; block: Block }) => {
-  const { job, edit, problemAt } = useOpenJob();
+  const { job, edit, problemAt, eavesBefore } = useOpenJob();
   const side = block.sides[wall];
   if (side === undefined) return null;
   const path = `blocks.${index}.sides.${wall}`;
@@ -50,11 +50,14 @@ const Wall = ({ index, wall, block }: { index: number; wall: number; block: Bloc
     side.roof === 'open' ? [...WAYS, { value: 'open' as const, label: 'Open, inside' }] : WAYS;
   return (
     <View className="gap-2 rounded border border-grain p-3">
-      <Choice
+      <ChoiceField
         label={name}
         value={side.roof}
         options={options}
-        onChange={(roof) => change(() => sideOf(block, wall, roof))}
+        onChange={(roof) => {
+          if (side.roof === 'eave') eavesBefore.set(`${block.id} ${wall}`, side);
+          change(() => sideOf(block, wall, roof, eavesBefore.get(`${block.id} ${wall}`)));
+        }}
       />
       {problem !== undefined && <Small className="text-pencil">{problem}</Small>}
       <View className="flex-row gap-3">
@@ -90,7 +93,12 @@ const Wall = ({ index, wall, block }: { index: number; wall: number; block: Bloc
       {side.roof === 'eave' && !alike(block, side) && (
         <Button
           label={`Every eave of this part like wall ${wall + 1}`}
-          onPress={() => edit((now) => withSidesAlike(now, index, wall))}
+          onPress={() =>
+            edit(
+              (now) => withSidesAlike(now, index, wall),
+              `Every eave of ${block.id} like wall ${wall + 1}`,
+            )
+          }
         />
       )}
     </View>
@@ -110,7 +118,7 @@ const FasciaSchool = () => {
       };
     });
   return (
-    <Choice
+    <ChoiceField
       label="Fascia line, where pitches differ"
       value={job.framing.levelFascia ?? 'as-typed'}
       options={[
@@ -148,7 +156,7 @@ export const RoofForm = () => {
       <View className="gap-2">
         <Title>The eave in section</Title>
         {solution !== null && <EaveSection job={job} solution={solution} />}
-        <Choice
+        <ChoiceField
           label="Tail"
           value={job.framing.tail}
           options={[

@@ -37,7 +37,7 @@ export const DisplaySwitch = () => {
             : 'Millimetres; change to feet and inches'
         }
         now={units === 'imperial' ? 'ft in' : 'mm'}
-        onPress={() => edit(otherUnits)}
+        onPress={() => edit(otherUnits, 'Shown in other units')}
         testID="switch-units"
       />
       <Toggle
@@ -45,7 +45,7 @@ export const DisplaySwitch = () => {
           pitch === 'in12' ? 'Square pairs; change to degrees' : 'Degrees; change to square pairs'
         }
         now={pitch === 'in12' ? '/12' : 'deg'}
-        onPress={() => edit(otherAngles)}
+        onPress={() => edit(otherAngles, 'Angles shown the other way')}
         testID="switch-angles"
       />
     </View>

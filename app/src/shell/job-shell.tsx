@@ -11,10 +11,13 @@ import { ThemeButton } from '../theme/theme-button';
 import { IconButton } from '../ui/button';
 import { Figure, Title, Words } from '../ui/text';
 import { useWide } from '../ui/use-wide';
-import { ConflictBar, StaleBar } from './bars';
+import { NotTakenBar, StaleBar, StopBar } from './bars';
 import { DisplaySwitch } from './display-switch';
 import { PlaceBar } from './place-bar';
+import { PLACES } from './places';
 import { SaveMark } from './save-mark';
+import { UndoBar } from './undo-bar';
+import { usePageTitle } from '../nav/page-title';
 import { SHORTCUTS, useShortcuts } from './use-shortcuts';
 
 const Head = ({ wide }: { wide: boolean }) => {
@@ -37,6 +40,7 @@ const Head = ({ wide }: { wide: boolean }) => {
           <PlaceBar jobId={id} wide />
         </View>
       )}
+      {wide && <UndoBar wide />}
       <DisplaySwitch />
       <IconButton
         label="History"
@@ -90,16 +94,26 @@ const WideBody = ({ children }: { children: ReactNode }) => {
   );
 };
 
+/** The name of a page by its address: of a piece its mark. */
+const pageName = (path: string): string => {
+  const [place = '', mark] = path.split('/').slice(3);
+  const named = PLACES.find((one) => one.path === place)?.name ?? 'History';
+  return mark === undefined ? named : decodeURIComponent(mark);
+};
+
 /** A job, open: its head, what needs saying, and one of its places. */
 export const JobShell = ({ children }: { children: ReactNode }) => {
-  const { id } = useOpenJob();
+  const { id, job } = useOpenJob();
+  const path = usePathname();
   const wide = useWide();
   const [help, setHelp] = useState(false);
   useShortcuts(setHelp);
+  usePageTitle(pageName(path), job.name);
   return (
     <View className="flex-1">
       <Head wide={wide} />
-      <ConflictBar />
+      <StopBar />
+      <NotTakenBar />
       <StaleBar />
       {wide ? (
         <WideBody>{children}</WideBody>
@@ -108,6 +122,7 @@ export const JobShell = ({ children }: { children: ReactNode }) => {
           <ScrollView className="flex-1" role="main" contentContainerClassName="p-4">
             {children}
           </ScrollView>
+          <UndoBar wide={false} />
           <PlaceBar jobId={id} wide={false} />
         </>
       )}

@@ -1,21 +1,21 @@
 import { View } from 'react-native';
+import type { SaveState } from '../data/job-in-hand';
 import { useOpenJob } from '../data/open-job';
-import type { SaveState } from '../data/job-saver';
 import { Small } from '../ui/text';
 
 const WORDS: Readonly<Record<SaveState, string>> = {
+  entering: 'Counts when you leave the field',
   saved: 'Saved',
-  waiting: 'Saving …',
-  saving: 'Saving …',
-  away: 'Kept on this device; the server is away',
-  held: 'Kept on this device until the entry is right',
-  conflict: 'Not saved: changed elsewhere',
+  sending: 'On this device · sending …',
+  away: 'On this device · the server is away',
+  unkept: 'In this window only · this device keeps nothing',
+  stopped: 'On this device · not with the server',
 };
 
-/** Where the last edit is. */
+/** Where the last entry is. */
 export const SaveMark = () => {
   const { state, revision } = useOpenJob();
-  const calm = state === 'saved' || state === 'waiting' || state === 'saving';
+  const calm = state === 'saved' || state === 'sending' || state === 'entering';
   return (
     <View aria-live="polite" testID="save-state">
       <Small className={calm ? '' : 'text-pencil'} numberOfLines={1}>

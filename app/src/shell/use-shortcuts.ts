@@ -8,6 +8,7 @@ import { otherAngles, otherUnits } from './display-switch';
 export const SHORTCUTS: readonly (readonly [string, string])[] = [
   ['1 – 5', 'Site, Roof, Timber, Cuts, Fit'],
   ['J / K', 'next and previous piece'],
+  ['Ctrl Z', 'undo; with Shift, redo'],
   ['U', 'feet and inches, or millimetres'],
   ['A', 'square pairs, or degrees'],
   ['?', 'show or hide this list'],
@@ -19,7 +20,7 @@ const isTyping = (target: EventTarget | null): boolean =>
 
 /** Keys for the wide screen; silent while somebody types in a field. */
 export const useShortcuts = (showHelp: (change: (shown: boolean) => boolean) => void): void => {
-  const { id, edit, solution } = useOpenJob();
+  const { id, edit, solution, doUndo, doRedo } = useOpenJob();
   const router = useRouter();
   const openPiece = useOpenPiece();
   const path = usePathname();
@@ -31,17 +32,25 @@ export const useShortcuts = (showHelp: (change: (shown: boolean) => boolean) => 
       if (next !== undefined) openPiece(next);
     };
     const press = (event: KeyboardEvent): void => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (isTyping(event.target) || event.altKey) return;
+      if (event.ctrlKey || event.metaKey) {
+        const key = event.key.toLowerCase();
+        if (key !== 'z' && key !== 'y') return;
+        event.preventDefault();
+        if (key === 'y' || event.shiftKey) doRedo();
+        else doUndo();
+        return;
+      }
       const place = PLACES[Number(event.key) - 1];
       if (place !== undefined) router.navigate(`/job/${id}/${place.path}`);
       else if (event.key === 'j') step(1);
       else if (event.key === 'k') step(-1);
-      else if (event.key === 'u') edit(otherUnits);
-      else if (event.key === 'a') edit(otherAngles);
+      else if (event.key === 'u') edit(otherUnits, 'Shown in other units');
+      else if (event.key === 'a') edit(otherAngles, 'Angles shown the other way');
       else if (event.key === '?') showHelp((shown) => !shown);
       else if (event.key === 'Escape') showHelp(() => false);
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [id, edit, solution, router, openPiece, path, showHelp]);
+  }, [id, edit, solution, doUndo, doRedo, router, openPiece, path, showHelp]);
 };

@@ -50,11 +50,14 @@ export const AddPart = ({
   };
   const add = (): void => {
     if (part === null) return;
-    edit((now) => {
-      const next = ADD[part](now, index, wall, on);
-      const valley = next.timber.valley ?? next.timber.hip ?? next.timber.common;
-      return { ...next, timber: { ...next.timber, valley } };
-    });
+    edit(
+      (now) => {
+        const next = ADD[part](now, index, wall, on);
+        const valley = next.timber.valley ?? next.timber.hip ?? next.timber.common;
+        return { ...next, timber: { ...next.timber, valley } };
+      },
+      `A ${part} added on wall ${wall + 1}`,
+    );
     setPart(null);
     setTyped({});
     onAdded(job.blocks.length);

@@ -130,7 +130,9 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
   const { job, edit } = useOpenJob();
   const { colour } = useTheme();
   const [width, setWidth] = useState(0);
-  const [held, setHeld] = useState<{ handle: number; result: Dragged | null } | null>(null);
+  const [held, setHeld] = useState<{ handle: number; by: number; result: Dragged | null } | null>(
+    null,
+  );
   const from = useRef<Vec2>([0, 0]);
   const fit = useMemo(
     () =>
@@ -149,11 +151,21 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
   const shown = held?.result?.job ?? job;
   const knobs = held === null ? handles : handlesOf(shown, index);
 
+  /** One entry: the wall, or the part, moved so far. */
+  const moveBy = (handle: Handle, by: number): void => {
+    const [before, after] = [
+      dragged(job, index, handle, 0, 1e-6),
+      dragged(job, index, handle, by, step),
+    ];
+    if (after === null) return;
+    const said = `${block.id}, ${after.name}: ${writeLength(before?.mm ?? 0, job.display)} → ${writeLength(after.mm, job.display)}`;
+    edit((now) => dragged(now, index, handle, by, step)?.job ?? now, said);
+  };
   const take = (handle: number, event: PointerEvent): void => {
     const { pointerId, clientX, clientY } = event.nativeEvent;
     (event.currentTarget as unknown as HTMLElement).setPointerCapture(pointerId);
     from.current = [clientX, clientY];
-    setHeld({ handle, result: null });
+    setHeld({ handle, by: 0, result: null });
   };
   const move = (event: PointerEvent): void => {
     const handle = handles[held?.handle ?? -1];
@@ -162,18 +174,16 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
     const [dx, dy] = [clientX - from.current[0], from.current[1] - clientY];
     const px = dx * handle.way[0] + dy * handle.way[1];
     const touched = Math.abs(px) < TOUCHED_PX;
-    const result = touched ? null : dragged(job, index, handle, px / fit.pxPerMm, step);
-    if (touched || result !== null) setHeld({ handle: held.handle, result });
+    const by = px / fit.pxPerMm;
+    const result = touched ? null : dragged(job, index, handle, by, step);
+    if (touched || result !== null) setHeld({ handle: held.handle, by, result });
   };
   const release = (): void => {
-    const result = held?.result ?? null;
+    const handle = handles[held?.handle ?? -1];
     setHeld(null);
-    if (result !== null) edit(() => result.job);
+    if (held?.result != null && handle !== undefined) moveBy(handle, held.by);
   };
-  const nudge = (handle: Handle, steps: number): void => {
-    const result = dragged(job, index, handle, steps * step, step);
-    if (result !== null) edit(() => result.job);
-  };
+  const nudge = (handle: Handle, steps: number): void => moveBy(handle, steps * step);
 
   return (
     <View className="gap-1" testID="plates-drawing">

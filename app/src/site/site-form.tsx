@@ -1,11 +1,13 @@
 import {
   isRectangle,
   onePitch,
+  onePitchAllOver,
   pitchText,
   resized,
   wallLengths,
   withBlock,
   withPitch,
+  withPitchAllOver,
   standingOn,
   withCorners,
   withoutBlock,
@@ -18,8 +20,8 @@ import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
+import { LengthField, PitchField, StepperField } from '../ui/fields';
 import { Choice } from '../ui/choice';
-import { LengthField, PitchField, Stepper } from '../ui/fields';
 import { Small, Title, Words } from '../ui/text';
 import { AddPart } from './add-part';
 import { BlockChoice } from './block-choice';
@@ -98,8 +100,9 @@ const Corners = ({ index }: { readonly index: number }) => {
   const [asked, setAsked] = useState(false);
   if (!asked) return <Button label="Another number of corners" onPress={() => setAsked(true)} />;
   return (
-    <Stepper
+    <StepperField
       label="Corners"
+      path={`blocks.${index}.corners`}
       value={corners}
       step={1}
       min={3}
@@ -165,10 +168,14 @@ const Plates = ({ index }: { readonly index: number }) => {
 export const SiteForm = () => {
   const { job, edit, problemAt } = useOpenJob();
   const [wanted, setWanted] = useState(0);
+  const [partOnly, setPartOnly] = useState(false);
   const index = Math.min(wanted, job.blocks.length - 1);
   const block = job.blocks[index];
   if (block === undefined) return null;
   const problem = problemAt(`blocks.${index}`);
+  // A wing is not left behind unsaid: where all parts have one pitch, it is asked whom a new one is for.
+  const alike = job.blocks.length > 1 && onePitchAllOver(job);
+  const whole = alike && !partOnly;
   return (
     <View className="gap-5">
       <View>
@@ -191,13 +198,28 @@ export const SiteForm = () => {
         />
       )}
       {onePitch(block) ? (
-        <PitchField
-          label="Pitch"
-          path={`blocks.${index}.sides.0.pitch`}
-          value={pitchText(block)}
-          onValue={(pitch) => edit((now) => withPitch(now, index, pitch))}
-          help="Rise over run (9/12), degrees (36.9°), or a ratio (1:1.33). The same on every eave of this part; each its own under Roof."
-        />
+        <>
+          <PitchField
+            label={whole ? 'Pitch of the whole roof' : 'Pitch'}
+            path={`blocks.${index}.sides.0.pitch`}
+            value={pitchText(block)}
+            onValue={(pitch) =>
+              edit((now) => (whole ? withPitchAllOver(now, pitch) : withPitch(now, index, pitch)))
+            }
+            help="Rise over run (9/12), degrees (36.9°), or a ratio (1:1.33). Each eave can have its own under Roof."
+          />
+          {alike && (
+            <Choice
+              label="The pitch counts for"
+              value={whole ? 'whole' : 'part'}
+              options={[
+                { value: 'whole', label: 'The whole roof' },
+                { value: 'part', label: `“${block.id}” only` },
+              ]}
+              onChange={(way) => setPartOnly(way === 'part')}
+            />
+          )}
+        </>
       ) : (
         <Caution
           level="note"
@@ -212,7 +234,7 @@ export const SiteForm = () => {
             label={`Take “${block.id}” away`}
             onPress={() => {
               setWanted(0);
-              edit((now) => withoutBlock(now, index));
+              edit((now) => withoutBlock(now, index), `“${block.id}” taken away`);
             }}
           />
         )}

@@ -2,8 +2,7 @@ import { angleWay, type Job } from '@ogee/core';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
-import { Choice } from '../ui/choice';
-import { LengthField, Stepper } from '../ui/fields';
+import { ChoiceField, LengthField, StepperField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 
 type Framing = Job['framing'];
@@ -21,15 +20,15 @@ const NAMES: Readonly<Record<Sized, string>> = {
 const Stock = ({ name }: { name: Sized }) => {
   const { job, edit, problemAt } = useOpenJob();
   const stock = job.timber[name];
-  const set = (next: { thickness: number; depth: number }) =>
-    edit((now) => ({ ...now, timber: { ...now.timber, [name]: next } }));
+  const set = (next: { thickness: number; depth: number }, said?: string) =>
+    edit((now) => ({ ...now, timber: { ...now.timber, [name]: next } }), said);
   if (stock === undefined) {
     const problem = problemAt(`timber.${name}`);
     return (
       <View className="gap-1">
         <Button
           label={`Give a size for ${NAMES[name].toLowerCase()}`}
-          onPress={() => set({ ...job.timber.common })}
+          onPress={() => set({ ...job.timber.common }, `${NAMES[name]}: a size`)}
         />
         {problem !== undefined && <Small className="text-pencil">{problem}</Small>}
       </View>
@@ -81,7 +80,7 @@ const Seat = () => {
   };
   return (
     <View className="gap-3">
-      <Choice
+      <ChoiceField
         label="Seat"
         value={schoolOf(seat)}
         options={[
@@ -111,8 +110,9 @@ const Seat = () => {
         />
       )}
       {'depthFraction' in seat && (
-        <Stepper
+        <StepperField
           label="Notch, share of the depth"
+          path="framing.seat.depthFraction"
           value={Math.round(seat.depthFraction * 100)}
           step={1}
           min={5}
@@ -171,7 +171,7 @@ export const TimberForm = () => {
         value={framing.spacing}
         onValue={(spacing) => set({ spacing })}
       />
-      <Choice
+      <ChoiceField
         label="Counted from"
         value={framing.layout}
         options={[
@@ -191,7 +191,7 @@ export const TimberForm = () => {
       />
       <Seat />
       <Title>The crew’s ways</Title>
-      <Choice
+      <ChoiceField
         label="Top of the hip"
         value={framing.hipTop}
         options={[
@@ -202,7 +202,7 @@ export const TimberForm = () => {
         onChange={(hipTop) => set({ hipTop })}
         help="Dropping lowers the hip until its square corners meet the roof planes: one deeper seat, no bevel (the default). Backing bevels its top instead."
       />
-      <Choice
+      <ChoiceField
         label="Hip at the ridge"
         value={framing.hipAtRidge}
         options={[
@@ -212,7 +212,7 @@ export const TimberForm = () => {
         onChange={(hipAtRidge) => set({ hipAtRidge })}
         help="Between the king common and the first common, with two cheeks (the default, self-centring); or one cheek on the ridge’s side, the first commons nipped to pass."
       />
-      <Choice
+      <ChoiceField
         label="Valleys at a lower ridge"
         value={framing.valleys}
         options={[
@@ -222,7 +222,7 @@ export const TimberForm = () => {
         onChange={(valleys) => set({ valleys })}
         help="One valley runs on to the higher ridge and carries the other (the default, no header). Or both stop at the lower ridge’s end, on a header between two rafters. Either way an engineer sizes what carries."
       />
-      <Choice
+      <ChoiceField
         label="Angles marked by"
         value={angleWay(job)}
         options={[
@@ -233,8 +233,9 @@ export const TimberForm = () => {
         onChange={(angles) => set({ angles })}
         help="How the steps of a piece give a line: the pair to hold on a framing square, degrees from square across, or a reading on each edge, joined, for which no square is needed. Each says which way the line leans."
       />
-      <Stepper
+      <StepperField
         label="The saw tilts to"
+        path="saw.maxTilt"
         value={job.saw.maxTilt}
         step={1}
         min={0}
@@ -244,7 +245,7 @@ export const TimberForm = () => {
         help="Cuts past this are pointed out, with another way to make them."
       />
       {display.units === 'imperial' && (
-        <Choice
+        <ChoiceField
           label="Round figures to"
           value={String(display.fraction)}
           options={['8', '16', '32'].map((value) => ({ value, label: `1/${value}″` }))}

@@ -48,9 +48,10 @@ interface IconButtonProps {
   readonly icon: Icon;
   readonly onPress: () => void;
   readonly disabled?: boolean;
+  readonly testID?: string;
 }
 
-export const IconButton = ({ label, icon: Icon, onPress, disabled }: IconButtonProps) => {
+export const IconButton = ({ label, icon: Icon, onPress, disabled, testID }: IconButtonProps) => {
   const { colour } = useTheme();
   return (
     <Pressable
@@ -58,6 +59,7 @@ export const IconButton = ({ label, icon: Icon, onPress, disabled }: IconButtonP
       aria-label={label}
       onPress={onPress}
       disabled={disabled}
+      testID={testID}
       className={`h-12 w-12 items-center justify-center rounded active:bg-wash ${disabled === true ? 'opacity-40' : ''}`}
     >
       <View>

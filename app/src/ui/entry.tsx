@@ -3,17 +3,41 @@ import { TextInput, View } from 'react-native';
 import { Figure, Small, Strong } from './text';
 
 export type Reading<T> =
-  | { readonly ok: true; readonly value: T; readonly echo: string }
+  | {
+      readonly ok: true;
+      readonly value: T;
+      /** What was understood, said back. */
+      readonly echo: string;
+      /** As it would be written. */
+      readonly written: string;
+    }
   | { readonly ok: false; readonly text: string };
+
+/** What becomes of what is typed, from the field's being taken up to its being left. */
+export interface Hand {
+  readonly takeUp: () => void;
+  /** What stands in the field cannot be read, or is what stood there before. */
+  readonly withdraw: () => void;
+  /** Left or confirmed: what was typed counts. False where the job's checks refuse it. */
+  readonly leave: (said: string) => boolean;
+  /** Put back as it was. */
+  readonly putBack: () => void;
+  /** What stood here typed and not taken when the window was last closed. */
+  readonly typedBefore: string | undefined;
+  /** Keeps what is typed on the device, until it counts or is put back. */
+  readonly keepTyped: (text: string | null) => void;
+}
 
 interface EntryProps<T> {
   readonly label: string;
   /** What the value is now, as it would be written. */
   readonly written: string;
   readonly read: (text: string) => Reading<T>;
+  /** Told of every value that can be read, while it is typed. */
   readonly onValue: (value: T) => void;
   /** Told whether what stands in the field can be read. */
   readonly onFault: (fault: boolean) => void;
+  readonly hand?: Hand;
   /** What the job's own check says of this field. */
   readonly problem?: string | undefined;
   readonly help?: string;
@@ -54,39 +78,119 @@ const KEY_NAMES: Readonly<Record<string, string>> = {
   '°': 'degrees',
 };
 
+/** The caret's place in a text field of the page, or a selection. */
+type Selection = { readonly start: number; readonly end: number };
+
 /**
  * A field that understands what people write, says back what it understood, and keeps what was typed when it does
- * not. `keys` makes it usable with the number pad alone.
+ * not. `keys` makes it usable with the number pad alone. What is typed is one entry: it counts when the field is left or
+ * confirmed, Escape puts it back, and the same text typed anew is no change.
  */
 export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly string[] }) => {
-  const { label, written, read, onValue, onFault, problem, help, placeholder, keys, testID } =
+  const { label, written, read, onValue, onFault, hand, problem, help, placeholder, keys, testID } =
     props;
-  const [draft, setDraft] = useState<string | null>(null);
+  const [draft, setDraft] = useState<string | null>(hand?.typedBefore ?? null);
+  /** What stood in the field when it was taken up. */
+  const [stood, setStood] = useState(written);
+  /** Why what was left standing here does not count. */
+  const [stuck, setStuck] = useState<string | null>(null);
+  const [focused, setFocused] = useState(false);
+  const [open, setOpen] = useState(false);
+  const input = useRef<TextInput>(null);
+  const selection = useRef<Selection | null>(null);
   const id = useId();
   const text = draft ?? written;
   const reading = read(text);
-  const fault = draft !== null && !reading.ok ? reading.text : problem;
+  const unread = draft !== null && !reading.ok ? reading.text : undefined;
+  const fault = unread ?? problem ?? stuck ?? undefined;
 
   const type = (next: string): void => {
     setDraft(next);
+    setStuck(null);
+    hand?.keepTyped(next === stood ? null : next);
     const result = read(next);
     onFault(!result.ok);
-    if (result.ok) onValue(result.value);
+    if (!result.ok || (hand !== undefined && next === stood)) hand?.withdraw();
+    else onValue(result.value);
   };
   // The keys fold away only after the tap that took the focus has landed: nothing moves under the thumb.
   const folding = useRef<ReturnType<typeof setTimeout> | null>(null);
   const stay = (): void => {
     if (folding.current !== null) clearTimeout(folding.current);
   };
-  useEffect(() => stay, []);
-  const leave = (): void => {
+  const fold = (taken: boolean): void => {
     stay();
-    if (reading.ok) folding.current = setTimeout(() => setDraft(null), FOLD_MS);
+    folding.current = setTimeout(() => {
+      setOpen(false);
+      if (taken) setDraft(null);
+    }, FOLD_MS);
+  };
+  const leave = (): void => {
+    setFocused(false);
+    // What cannot be read, or is refused, stays as typed, with its message.
+    if (!reading.ok) {
+      fold(false);
+      return;
+    }
+    if (hand !== undefined && !hand.leave(`${label}: ${stood} → ${reading.written}`)) {
+      setStuck(problem ?? null);
+      fold(false);
+      return;
+    }
+    hand?.keepTyped(null);
+    fold(true);
   };
   const enter = (): void => {
     stay();
-    setDraft((now) => now ?? written);
+    setFocused(true);
+    setOpen(true);
+    hand?.takeUp();
+    if (draft === null) {
+      setDraft(written);
+      setStood(written);
+      return;
+    }
+    // Typed before and not taken: taken up again where it was left.
+    setStood(written);
+    const result = read(draft);
+    if (result.ok) onValue(result.value);
   };
+  const putBack = (): void => {
+    stay();
+    setDraft(null);
+    setOpen(false);
+    setStuck(null);
+    onFault(false);
+    hand?.keepTyped(null);
+    hand?.putBack();
+    input.current?.blur();
+  };
+  /** A key of the row goes where the caret is, over what is selected. */
+  const put = (key: string): void => {
+    const { start, end } = selection.current ?? { start: text.length, end: text.length };
+    type(text.slice(0, start) + key + text.slice(end));
+    const caret = start + key.length;
+    selection.current = { start: caret, end: caret };
+    const element: unknown = input.current;
+    requestAnimationFrame(() => {
+      if (typeof HTMLInputElement !== 'undefined' && element instanceof HTMLInputElement)
+        element.setSelectionRange(caret, caret);
+    });
+  };
+  // Taken off the screen with something in hand: as if it were left.
+  const leaving = useRef<() => void>(() => undefined);
+  useEffect(() => {
+    leaving.current = () => {
+      if (focused) leave();
+    };
+  });
+  useEffect(
+    () => () => {
+      stay();
+      leaving.current();
+    },
+    [],
+  );
 
   return (
     <View className="gap-1">
@@ -95,10 +199,17 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
         className={`rounded border bg-sheet px-3 ${fault !== undefined ? 'border-pencil' : draft !== null ? 'border-chalk' : 'border-edge'} ${draft !== null ? 'border-2' : ''}`}
       >
         <TextInput
+          ref={input}
           value={text}
           onChangeText={type}
           onFocus={enter}
           onBlur={leave}
+          onKeyPress={({ nativeEvent }) => {
+            if (nativeEvent.key === 'Escape') putBack();
+          }}
+          onSelectionChange={({ nativeEvent }) => {
+            selection.current = nativeEvent.selection;
+          }}
           inputMode="decimal"
           selectTextOnFocus
           autoComplete="off"
@@ -109,16 +220,20 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
           testID={testID}
           className="h-12 bg-transparent font-figures text-2xl text-ink"
         />
-        {draft !== null && (
+        {open && (
           <View className="pb-2" onPointerDown={(event) => event.preventDefault()}>
-            <Keys keys={keys} onKey={(key) => type(text + key)} />
+            <Keys keys={keys} onKey={put} />
           </View>
         )}
       </View>
       <View nativeID={`${id}-echo`} aria-live="polite">
         {fault === undefined ? (
           <Small>
-            {draft !== null && reading.ok ? `understood as ${reading.echo}` : (help ?? '')}
+            {draft !== null && reading.ok
+              ? focused || draft === written
+                ? `understood as ${reading.echo}`
+                : 'typed before and not taken: touch it to go on, Escape puts it back'
+              : (help ?? '')}
           </Small>
         ) : (
           <Small className="text-pencil" role="alert">

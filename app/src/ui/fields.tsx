@@ -1,7 +1,8 @@
-import { useId } from 'react';
+import { useEffect, useId, useRef } from 'react';
 import { View } from 'react-native';
 import { useFault, useOpenJob } from '../data/open-job';
-import { Entry, type Reading } from './entry';
+import { Choice } from './choice';
+import { Entry, type Hand, type Reading } from './entry';
 import {
   lengthKeys,
   PITCH_KEYS,
@@ -23,20 +24,38 @@ interface FieldProps<T> {
   readonly help?: string;
 }
 
+/** What becomes of what is typed in a field of the open job. */
+const useHand = (path: string): Hand & { readonly typing: (act: () => void) => void } => {
+  const { hand, typedBefore, keepTyped } = useOpenJob();
+  return {
+    takeUp: () => hand.takeUp(path),
+    withdraw: () => hand.withdraw(path),
+    leave: (said) => hand.leave(path, said),
+    putBack: () => hand.putBack(path),
+    typedBefore: typedBefore.get(path),
+    keepTyped: (text) => keepTyped(path, text),
+    typing: (act) => hand.whileTyping(path, act),
+  };
+};
+
 /** Building sizes take a bare number as feet; timber sizes as inches. Metric takes it as millimetres. */
 export const LengthField = ({
   size = 'building',
   path,
   value,
+  onValue,
   ...rest
 }: FieldProps<number> & { readonly size?: 'building' | 'timber' }) => {
   const { job, problemAt } = useOpenJob();
   const { display } = job;
   const imperial = display.units === 'imperial';
   const onFault = useFault(path);
+  const hand = useHand(path);
   return (
     <Entry
       {...rest}
+      hand={hand}
+      onValue={(next) => hand.typing(() => onValue(next))}
       written={writeLength(value, display)}
       read={readLengthEntry(display, imperial ? (size === 'building' ? 'ft' : 'in') : 'mm')}
       onFault={onFault}
@@ -47,12 +66,15 @@ export const LengthField = ({
   );
 };
 
-export const PitchField = ({ path, value, ...rest }: FieldProps<string>) => {
+export const PitchField = ({ path, value, onValue, ...rest }: FieldProps<string>) => {
   const { job, problemAt } = useOpenJob();
   const onFault = useFault(path);
+  const hand = useHand(path);
   return (
     <Entry
       {...rest}
+      hand={hand}
+      onValue={(next) => hand.typing(() => onValue(next))}
       written={value}
       read={readPitchEntry(job.display.pitch)}
       onFault={onFault}
@@ -66,7 +88,7 @@ export const PitchField = ({ path, value, ...rest }: FieldProps<string>) => {
 const readAngle = (text: string): Reading<number> => {
   const value = Number(text.trim().replace(/°$/, '').replace(',', '.'));
   return text.trim() !== '' && value > 0 && value < 180
-    ? { ok: true, value, echo: `${value}°` }
+    ? { ok: true, value, echo: `${value}°`, written: `${value}°` }
     : {
         ok: false,
         text: `"${text.trim()}" is not an inside angle; accepted is over 0° and under 180°`,
@@ -74,12 +96,15 @@ const readAngle = (text: string): Reading<number> => {
 };
 
 /** An inside angle of a plan, degrees. */
-export const AngleField = ({ path, value, ...rest }: FieldProps<number>) => {
+export const AngleField = ({ path, value, onValue, ...rest }: FieldProps<number>) => {
   const { problemAt } = useOpenJob();
   const onFault = useFault(path);
+  const hand = useHand(path);
   return (
     <Entry
       {...rest}
+      hand={hand}
+      onValue={(next) => hand.typing(() => onValue(next))}
       written={`${Number(value.toFixed(4))}°`}
       read={readAngle}
       onFault={onFault}
@@ -90,9 +115,29 @@ export const AngleField = ({ path, value, ...rest }: FieldProps<number>) => {
   );
 };
 
-/** A small number, stepped by thumb. */
-export const Stepper = ({
+/** One of a few ways, of the open job: what is chosen is one entry that says what it was and is. */
+export const ChoiceField = <T extends string>(props: Parameters<typeof Choice<T>>[0]) => {
+  const { hand } = useOpenJob();
+  const { label, value, options, onChange } = props;
+  const named = (one: T): string => options.find((option) => option.value === one)?.label ?? one;
+  return (
+    <Choice
+      {...props}
+      onChange={(next) => {
+        if (next === value) return;
+        hand.say(`${label}: ${named(value)} → ${named(next)}`, () => onChange(next));
+      }}
+    />
+  );
+};
+
+/** Steps that follow each other within this are one entry. ms */
+const STEPPING_MS = 800;
+
+/** A small number of the open job, stepped by thumb. */
+export const StepperField = ({
   label,
+  path,
   value,
   step,
   min,
@@ -102,6 +147,7 @@ export const Stepper = ({
   help,
 }: {
   readonly label: string;
+  readonly path: string;
   readonly value: number;
   readonly step: number;
   readonly min: number;
@@ -111,7 +157,29 @@ export const Stepper = ({
   readonly help?: string;
 }) => {
   const id = useId();
-  const to = (next: number): void => onValue(Math.min(max, Math.max(min, next)));
+  const hand = useHand(path);
+  const leaving = useRef<{ timer: ReturnType<typeof setTimeout>; leave: () => void } | null>(null);
+  const stood = useRef(value);
+  const to = (next: number): void => {
+    const wanted = Math.min(max, Math.max(min, next));
+    if (leaving.current === null) stood.current = value;
+    else clearTimeout(leaving.current.timer);
+    hand.typing(() => onValue(wanted));
+    const leave = (): void => {
+      leaving.current = null;
+      hand.leave(`${label}: ${stood.current}${unit} → ${wanted}${unit}`);
+    };
+    leaving.current = { timer: setTimeout(leave, STEPPING_MS), leave };
+  };
+  // Taken off the screen in between: what was stepped to counts.
+  useEffect(
+    () => () => {
+      if (leaving.current === null) return;
+      clearTimeout(leaving.current.timer);
+      leaving.current.leave();
+    },
+    [],
+  );
   return (
     <View className="gap-1" role="group" aria-labelledby={id}>
       <Strong nativeID={id}>{label}</Strong>

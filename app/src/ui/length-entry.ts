@@ -42,7 +42,7 @@ export const readLengthEntry =
       units: display.units === 'imperial' ? 'metric' : 'imperial',
     };
     const echo = `${writeLength(reading.mm, display)} (${writeLength(reading.mm, other)})`;
-    return { ok: true, value: reading.mm, echo };
+    return { ok: true, value: reading.mm, echo, written: writeLength(reading.mm, display) };
   };
 
 export const readPitchEntry =
@@ -51,7 +51,7 @@ export const readPitchEntry =
     const reading = parsePitch(text, bare);
     if (!reading.ok) return { ok: false, text: reading.text };
     const echo = `${formatPitch(reading.rad, 'in12')}, ${formatPitch(reading.rad, 'degrees')}, ${formatPitch(reading.rad, 'ratio')}`;
-    return { ok: true, value: reading.pitch, echo };
+    return { ok: true, value: reading.pitch, echo, written: reading.pitch };
   };
 
 export const PITCH_KEYS = ['/', '°'];

@@ -1,17 +1,41 @@
 import { Slot, useLocalSearchParams, useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
 import { Refused } from '../../../src/data/api';
-import { useStoredJob } from '../../../src/data/jobs';
+import { useJobState } from '../../../src/data/jobs';
 import { OpenJobProvider } from '../../../src/data/open-job';
+import { useOutbox } from '../../../src/data/outbox-provider';
 import { JobShell } from '../../../src/shell/job-shell';
 import { Loading, Standstill } from '../../../src/ui/states';
+
+/** What stood typed in the job's fields when the window was last closed; null while it is fetched. */
+const useTypedBefore = (id: string): ReadonlyMap<string, string> | null => {
+  const outbox = useOutbox();
+  const [found, setFound] = useState<{ of: string; texts: ReadonlyMap<string, string> } | null>(
+    null,
+  );
+  useEffect(() => {
+    let wanted = true;
+    void outbox
+      .typed(id)
+      .catch(() => new Map<string, string>())
+      .then((texts) => {
+        if (wanted) setFound({ of: id, texts });
+      });
+    return () => {
+      wanted = false;
+    };
+  }, [outbox, id]);
+  return found?.of === id ? found.texts : null;
+};
 
 export default function JobLayout() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const router = useRouter();
-  const stored = useStoredJob(id);
-  if (stored.isPending) return <Loading what="Fetching the job …" />;
-  if (stored.data === undefined) {
-    const absent = stored.error instanceof Refused && stored.error.status === 404;
+  const known = useJobState(id);
+  const typed = useTypedBefore(id);
+  if (known.isPending || typed === null) return <Loading what="Fetching the job …" />;
+  if (known.data === undefined) {
+    const absent = known.error instanceof Refused && known.error.status === 404;
     return absent ? (
       <Standstill
         title="There is no such job"
@@ -21,13 +45,13 @@ export default function JobLayout() {
     ) : (
       <Standstill
         title="The job cannot be fetched"
-        text="The server does not answer. Nothing is lost."
-        action={{ label: 'Try again', onPress: () => void stored.refetch() }}
+        text="The server does not answer, and this device has no copy of it. Nothing is lost."
+        action={{ label: 'Try again', onPress: () => void known.refetch() }}
       />
     );
   }
   return (
-    <OpenJobProvider key={id} stored={stored.data}>
+    <OpenJobProvider key={id} id={id} known={known.data} typedBefore={typed}>
       <JobShell>
         <Slot />
       </JobShell>

@@ -36,10 +36,11 @@ describe('the jobs API, as the app calls it', () => {
 
   it('sends the revision it saves over', async () => {
     const fetched = answer(200, { ...SUMMARY, job: JOB });
-    await api.restore('j', 1, 2);
+    await api.save('j', 2, JOB, { entry: 'e', said: 'x' });
     const [path, init] = fetched.mock.calls[0]!;
-    expect(path).toBe('/api/jobs/j/revisions/1/restore');
-    expect(init).toMatchObject({ method: 'POST', body: '{"revision":2}' });
+    expect(path).toBe('/api/jobs/j');
+    expect(init).toMatchObject({ method: 'PUT' });
+    expect(JSON.parse(init!.body as string)).toMatchObject({ revision: 2, entry: 'e', said: 'x' });
   });
 
   it('takes an answer without a body where none is due', async () => {

@@ -1,41 +1,97 @@
-import { solve, type Job, type Solution } from '@ogee/core';
+import { readJob, solve, type Job, type Side, type Solution } from '@ogee/core';
 import { useSyncExternalStore } from 'react';
+import { JobInHand, problemText } from '../job-in-hand';
+import type { Outbox } from '../outbox';
 
-/** Stands in for the open job in component tests: edits kept in memory, the roof solved at once. */
-let job: Job | null = null;
-const listeners = new Set<() => void>();
+/** Stands in for the open job in component tests: the real job in hand over an outbox whose server never answers. */
+let hand: JobInHand | null = null;
+const said: string[] = [];
+const typed = new Map<string, string>();
+const eavesBefore = new Map<string, Side>();
 
-const set = (next: Job): void => {
-  job = next;
-  for (const listener of listeners) listener();
+const current = (): JobInHand => {
+  if (hand === null) throw new Error('open a job first');
+  return hand;
 };
 
-const read = (): Job => {
-  if (job === null) throw new Error('open a job first');
-  return job;
-};
+/** The entries made since the job was opened, by what they said. */
+export const entriesSaid = (): readonly string[] => said;
 
-export const openInMemory = (next: Job): void => set(next);
-export const jobInMemory = read;
+export const openInMemory = (job: Job): void => {
+  said.length = 0;
+  typed.clear();
+  eavesBefore.clear();
+  const copy = {
+    id: 'in-memory',
+    name: job.name,
+    revision: 1,
+    sample: false,
+    updatedAt: '2026-01-01T00:00:00Z',
+    deletedAt: null,
+    job,
+  };
+  const outbox: Pick<Outbox, 'append' | 'subscribe' | 'state' | 'lasts' | 'away'> = {
+    lasts: true,
+    away: false,
+    append: (_id, make) => {
+      const entry = make(latest);
+      if (entry !== null) {
+        latest = entry.job;
+        said.push(entry.said);
+      }
+      return Promise.resolve();
+    },
+    subscribe: () => () => undefined,
+    // Nobody answers.
+    state: () => new Promise(() => undefined),
+  };
+  let latest: Job | null = job;
+  hand = new JobInHand('in-memory', outbox as Outbox, {
+    copy,
+    waiting: [],
+    stop: null,
+    unkept: 0,
+  });
+};
+export const jobInMemory = (): Job => current().read().job;
+
+/** Each job is solved once, however many components ask. */
+const solutions = new WeakMap<Job, Solution | null>();
 
 const solutionOf = (of: Job): Solution | null => {
+  const known = solutions.get(of);
+  if (known !== undefined) return known;
   const result = solve(of);
-  return result.ok ? result.value : null;
-};
-
-const subscribe = (listener: () => void): (() => void) => {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
+  const found = result.ok ? result.value : null;
+  solutions.set(of, found);
+  return found;
 };
 
 export const useOpenJob = () => {
-  const now = useSyncExternalStore(subscribe, read);
+  const own = current();
+  const snapshot = useSyncExternalStore(own.subscribe, own.read);
+  const { job, inHand } = snapshot;
+  const checked = readJob(job);
+  const problems = checked.ok ? [] : checked.problems;
   return {
+    ...snapshot,
     id: 'in-memory',
-    job: now,
-    solution: solutionOf(now),
-    edit: (change: (before: Job) => Job) => set(change(read())),
-    problemAt: () => undefined,
+    solution: solutionOf(job),
+    problems,
+    edit: own.edit,
+    hand: own,
+    doUndo: own.undo,
+    doRedo: own.redo,
+    typedBefore: typed,
+    eavesBefore,
+    keepTyped: (path: string, text: string | null): void => {
+      if (text === null) typed.delete(path);
+      else typed.set(path, text);
+    },
+    problemAt: (path: string): string | undefined =>
+      inHand?.path === path && inHand.problem !== null
+        ? problemText(inHand.problem, job)
+        : undefined,
   };
 };
 

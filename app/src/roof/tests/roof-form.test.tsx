@@ -14,6 +14,7 @@ const type = (path: string, text: string): void => {
   const field = screen.getByTestId(`field-${path}`);
   fireEvent(field, 'focus');
   fireEvent.changeText(field, text);
+  fireEvent(field, 'blur');
 };
 
 const eave = (wall: number): Extract<Side, { roof: 'eave' }> => {

@@ -14,6 +14,7 @@ const type = (path: string, text: string): void => {
   const field = screen.getByTestId(`field-${path}`);
   fireEvent(field, 'focus');
   fireEvent.changeText(field, text);
+  fireEvent(field, 'blur');
 };
 const walls = (): number[] => wallLengths(jobInMemory().blocks[0]!).map(Math.round);
 

@@ -83,6 +83,7 @@ describe('reading and writing in the job’s units', () => {
       ok: true,
       value: '9/12',
       echo: '9/12, 36.87°, 1:1.333',
+      written: '9/12',
     });
     expect(readPitchEntry('degrees')('steep')).toMatchObject({ ok: false });
   });

@@ -27,10 +27,12 @@ export {
   laid,
   measurable,
   onePitch,
+  onePitchAllOver,
   pitchText,
   resized,
   wallLengths,
   withBlock,
   withPitch,
+  withPitchAllOver,
   withSide,
 } from './parts';

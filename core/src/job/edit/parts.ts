@@ -86,6 +86,10 @@ export const withPitch = (job: Job, index: number, pitch: string): Job =>
     sides: block.sides.map((side) => (side.roof === 'eave' ? { ...side, pitch } : side)),
   }));
 
+/** One pitch on every eave of every part. */
+export const withPitchAllOver = (job: Job, pitch: string): Job =>
+  job.blocks.reduce((now, _, index) => withPitch(now, index, pitch), job);
+
 /** A side's pitch as it would be written; the block's first where the side has none. */
 export const pitchText = (block: Block, wall?: number): string => {
   const own = wall === undefined ? undefined : block.sides[wall];
@@ -103,3 +107,8 @@ export const onePitch = (block: Block): boolean => {
   );
   return new Set(pitches).size <= 1;
 };
+
+/** Whether every eave of the whole roof has one pitch. */
+export const onePitchAllOver = ({ blocks }: Job): boolean =>
+  blocks.every((block) => onePitch(block)) &&
+  new Set(blocks.map((block) => pitchText(block))).size <= 1;

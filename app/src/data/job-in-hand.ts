@@ -1,0 +1,302 @@
+import { readJob, spoken, type Job, type Problem, type StoredJob } from '@ogee/core';
+import type { Outbox, JobState } from './outbox';
+
+export type Change = (job: Job) => Job;
+
+/**
+ * Where the last entry is:
+ *
+ *   entering  in a field's hands: it counts when the field is left
+ *   saved     with the server
+ *   sending   kept on this device, on its way
+ *   away      kept on this device; the server does not answer
+ *   unkept    in this window alone: the device keeps nothing, and the server does not have it yet
+ *   stopped   kept on this device; a person must say how to go on
+ */
+export type SaveState = 'entering' | 'saved' | 'sending' | 'away' | 'unkept' | 'stopped';
+
+export interface Snapshot {
+  /** As shown: with the entry in hand, where that can be read. */
+  readonly job: Job;
+  /** Of the server's copy; 0 for a job that it has not had yet. */
+  readonly revision: number;
+  readonly state: SaveState;
+  readonly stop: JobState['stop'];
+  /** Why the last change was not taken; null once another is. */
+  readonly notTaken: Problem | null;
+  /** The field in hand, and what is wrong with what stands in it. */
+  readonly inHand: { readonly path: string; readonly problem: Problem | null } | null;
+  /** What undo and redo would do; null where there is nothing. */
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+interface Step {
+  readonly before: Job;
+  readonly after: Job;
+  readonly said: string;
+}
+
+const same = (one: Job, other: Job): boolean => JSON.stringify(one) === JSON.stringify(other);
+
+/** The job as another, shown as it is now: units are no part of what is undone. */
+const shownAs = (job: Job, { display }: Job): Job => ({ ...job, display });
+
+/** What this device shows of a job: as its last entry left it, or as the server last had it. */
+export const latestOf = ({ waiting, copy }: JobState): Job | null =>
+  waiting.reduce<Job | null>((job, entry) => entry.job ?? job, copy?.job ?? null);
+
+/**
+ * The job that is worked on. A change is one entry: read by the job's own checks, kept on the device, sent. While a field
+ * is in hand its changes are a preview, each worked out anew from the job as it was when the field was taken up, and one
+ * entry when it is left.
+ */
+export class JobInHand {
+  private latest: Job;
+  private known: JobState;
+  private hand: {
+    readonly path: string;
+    change: Change | null;
+    shown: Job | null;
+    problem: Problem | null;
+  } | null = null;
+  private readonly done: Step[] = [];
+  private readonly undone: Step[] = [];
+  private notTaken: Problem | null = null;
+  private typing = false;
+  private saying: string | null = null;
+  private appending = 0;
+  private snapshot: Snapshot;
+  private readonly listeners = new Set<() => void>();
+  private readonly unsubscribe: () => void;
+
+  constructor(
+    readonly id: string,
+    private readonly outbox: Outbox,
+    state: JobState,
+    private readonly onCopy: (copy: StoredJob) => void = () => undefined,
+  ) {
+    const latest = latestOf(state);
+    if (latest === null) throw new Error(`nothing is known of job ${id}`);
+    this.latest = latest;
+    this.known = state;
+    this.snapshot = this.take();
+    this.unsubscribe = outbox.subscribe(() => void this.refresh());
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  readonly read = (): Snapshot => this.snapshot;
+
+  dispose(): void {
+    this.unsubscribe();
+  }
+
+  /** One change: a preview while the field in hand tells it, an entry otherwise. Returns whether it was taken. */
+  readonly edit = (change: Change, said = this.saying ?? 'Changed'): boolean => {
+    if (this.typing && this.hand !== null) return this.preview(change);
+    return this.commit(change, said);
+  };
+
+  /** What a choice does when it is touched, with what it says of it. */
+  readonly say = (said: string, act: () => void): void => {
+    this.saying = said;
+    try {
+      act();
+    } finally {
+      this.saying = null;
+    }
+  };
+
+  /** A field is taken up. One that was in hand before is left first. */
+  readonly takeUp = (path: string): void => {
+    if (this.hand?.path === path) return;
+    if (this.hand !== null) this.leave(this.hand.path, 'Changed');
+    this.hand = { path, change: null, shown: null, problem: null };
+    this.publish();
+  };
+
+  /** What a field's own handler does with a value that was read in it: a preview. */
+  readonly whileTyping = (path: string, act: () => void): void => {
+    this.takeUp(path);
+    this.typing = true;
+    try {
+      act();
+    } finally {
+      this.typing = false;
+    }
+  };
+
+  /** What stands in the field cannot be read, or is what stood there before: nothing of it is previewed. */
+  readonly withdraw = (path: string): void => {
+    this.takeUp(path);
+    if (this.hand !== null) this.hand = { path, change: null, shown: null, problem: null };
+    this.publish();
+  };
+
+  /** The field is left: what was previewed is one entry. False where it is not taken, and so stays in the field. */
+  readonly leave = (path: string, said: string): boolean => {
+    if (this.hand?.path !== path) return true;
+    const { change, problem } = this.hand;
+    if (problem !== null) return false;
+    this.hand = null;
+    if (change === null || !this.commit(change, said)) this.publish();
+    return true;
+  };
+
+  /** The field is put back as it was. */
+  readonly putBack = (path: string): void => {
+    if (this.hand?.path !== path) return;
+    this.hand = null;
+    this.publish();
+  };
+
+  readonly undo = (): void => {
+    const step = this.done.at(-1);
+    if (step === undefined || !same(shownAs(step.after, this.latest), this.latest)) return;
+    this.done.pop();
+    this.undone.push(step);
+    this.put((now) => shownAs(step.before, now), `Undone: ${step.said}`);
+  };
+
+  readonly redo = (): void => {
+    const step = this.undone.at(-1);
+    if (step === undefined || !same(shownAs(step.before, this.latest), this.latest)) return;
+    this.undone.pop();
+    this.done.push(step);
+    this.put((now) => shownAs(step.after, now), step.said);
+  };
+
+  /** Puts a former revision on top. */
+  readonly restore = (job: Job, revision: number, said = `Restored revision ${revision}`): void => {
+    if (!same(job, this.latest)) {
+      this.done.push({ before: this.latest, after: job, said });
+      this.undone.length = 0;
+    }
+    this.put(() => job, said, revision);
+  };
+
+  /** Mine goes on top; theirs stays in the history. */
+  readonly keepMine = async (): Promise<void> => {
+    const { stop } = this.known;
+    if (stop === null) return;
+    if (stop.why === 'deleted') await this.outbox.revive(this.id);
+    await this.outbox.goOn(this.id, stop.theirs);
+  };
+
+  /** Theirs goes on top; mine is saved into the history first. */
+  readonly takeTheirs = async (): Promise<void> => {
+    const { stop } = this.known;
+    if (stop?.theirs == null) return;
+    const { job, revision } = stop.theirs;
+    this.restore(job, revision, `Took what was saved elsewhere, revision ${revision}`);
+    await this.keepMine();
+  };
+
+  private preview(change: Change): boolean {
+    if (this.hand === null) return false;
+    const next = change(this.latest);
+    const read = readJob(next);
+    // What is refused is not shown: the last good job stands, and the field says why.
+    this.hand.problem = read.ok ? null : (read.problems[0] ?? null);
+    this.hand.change = read.ok ? change : null;
+    this.hand.shown = read.ok ? read.value : null;
+    this.publish();
+    return read.ok;
+  }
+
+  private commit(change: Change, said: string): boolean {
+    const before = this.latest;
+    const read = readJob(change(before));
+    if (!read.ok) {
+      this.notTaken = read.problems[0] ?? null;
+      this.publish();
+      return false;
+    }
+    this.notTaken = null;
+    if (same(read.value, before)) {
+      this.publish();
+      return true;
+    }
+    if (!same(shownAs(read.value, before), before)) {
+      this.done.push({ before, after: read.value, said });
+      this.undone.length = 0;
+    }
+    this.put(change, said);
+    return true;
+  }
+
+  /** Shows the change at once, and keeps it: made anew from what another window may have kept meanwhile. */
+  private put(change: Change, said: string, restores?: number): void {
+    this.latest = change(this.latest);
+    const shown = this.latest;
+    this.notTaken = null;
+    this.appending += 1;
+    this.publish();
+    void this.outbox
+      .append(this.id, (kept) => {
+        const made = kept === null ? shown : change(kept);
+        const job = readJob(made).ok ? made : shown;
+        const entry = { id: crypto.randomUUID(), act: 'save' as const, job, said };
+        return restores === undefined ? entry : { ...entry, restores };
+      })
+      .finally(() => {
+        this.appending -= 1;
+        void this.refresh();
+      });
+  }
+
+  private async refresh(): Promise<void> {
+    if (this.appending > 0) return;
+    const state = await this.outbox.state(this.id);
+    // Something was entered while this was read: its own news follows.
+    if (this.appending > 0) return;
+    const latest = latestOf(state);
+    if (state.copy !== null && state.copy !== this.known.copy) this.onCopy(state.copy);
+    this.known = state;
+    if (latest !== null && !same(latest, this.latest)) this.latest = latest;
+    this.publish();
+  }
+
+  private stateNow(): SaveState {
+    const { stop, waiting, unkept } = this.known;
+    if (this.hand !== null && (this.hand.change !== null || this.hand.problem !== null))
+      return 'entering';
+    if (stop !== null) return 'stopped';
+    if (waiting.length === 0 && this.appending === 0) return 'saved';
+    if (unkept > 0 || !this.outbox.lasts) return 'unkept';
+    return this.outbox.away ? 'away' : 'sending';
+  }
+
+  private take(): Snapshot {
+    const undo = this.done.at(-1);
+    const redo = this.undone.at(-1);
+    return {
+      job: this.hand?.shown ?? this.latest,
+      revision: this.known.copy?.revision ?? 0,
+      state: this.stateNow(),
+      stop: this.known.stop,
+      notTaken: this.notTaken,
+      inHand: this.hand === null ? null : { path: this.hand.path, problem: this.hand.problem },
+      undo:
+        undo !== undefined && same(shownAs(undo.after, this.latest), this.latest)
+          ? undo.said
+          : null,
+      redo:
+        redo !== undefined && same(shownAs(redo.before, this.latest), this.latest)
+          ? redo.said
+          : null,
+    };
+  }
+
+  private publish(): void {
+    this.snapshot = this.take();
+    for (const listener of this.listeners) listener();
+  }
+}
+
+/** A problem in the reader's own units. */
+export const problemText = ({ text }: Problem, job: Job): string => spoken(text, job.display);

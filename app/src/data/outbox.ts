@@ -1,0 +1,247 @@
+import type { Job, StoredJob } from '@ogee/core';
+import { api, Refused } from './api';
+import { Window, type Device, type NewEntry, type Stop, type Waiting } from './device';
+
+/** What is known of one job on this device. */
+export interface JobState {
+  /** As the server last had it; null for a job made here and not sent yet. */
+  readonly copy: StoredJob | null;
+  readonly waiting: readonly Waiting[];
+  readonly stop: Stop | null;
+  /** Entries that are in this window alone, because the device would not keep them. */
+  readonly unkept: number;
+}
+
+const FIRST_RETRY_MS = 1000;
+const LONGEST_RETRY_MS = 30_000;
+const SENDER = 'ogee-sender';
+const NEWS = 'ogee-news';
+
+/** One sender among all windows of this device; where windows cannot be told apart, each sends its own. */
+const alone = async (work: () => Promise<void>): Promise<void> => {
+  const locks = typeof navigator === 'undefined' ? undefined : navigator.locks;
+  if (locks === undefined) await work();
+  else await locks.request(SENDER, work);
+};
+
+/**
+ * Every entry goes through here: kept on the device first, then sent in the order in which it was made, each exactly
+ * once however often it takes. A job whose entry the server does not take is stopped; the others go on.
+ */
+export class Outbox {
+  /** For entries that the device refused to keep. */
+  private readonly spare = new Window();
+  private readonly listeners = new Set<() => void>();
+  private news: BroadcastChannel | null;
+  private running: Promise<void> | null = null;
+  private again = false;
+  private retryMs = FIRST_RETRY_MS;
+  private timer: ReturnType<typeof setTimeout> | null = null;
+  private isAway = false;
+
+  constructor(private readonly device: Device) {
+    this.news = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(NEWS);
+    if (this.news !== null) this.news.onmessage = () => this.tell();
+    if (typeof window !== 'undefined' && typeof window.addEventListener === 'function')
+      window.addEventListener('online', () => void this.send());
+  }
+
+  /** The server did not answer when it was last tried. */
+  get away(): boolean {
+    return this.isAway;
+  }
+
+  get lasts(): boolean {
+    return this.device.lasts;
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  async waiting(): Promise<Waiting[]> {
+    return [...(await this.device.waiting()), ...(await this.spare.waiting())];
+  }
+
+  async state(jobId: string): Promise<JobState> {
+    const [copy, waiting, stops, spare] = await Promise.all([
+      this.device.copy(jobId),
+      this.waiting(),
+      this.device.stops(),
+      this.spare.waiting(),
+    ]);
+    return {
+      copy,
+      waiting: waiting.filter((entry) => entry.jobId === jobId),
+      stop: stops.find((stop) => stop.jobId === jobId) ?? null,
+      unkept: (this.device.lasts ? spare : waiting).filter((entry) => entry.jobId === jobId).length,
+    };
+  }
+
+  stops(): Promise<Stop[]> {
+    return this.device.stops();
+  }
+
+  copies(): Promise<StoredJob[]> {
+    return this.device.copies();
+  }
+
+  aside(): Promise<number> {
+    return this.device.aside();
+  }
+
+  /** Keeps an entry, made from the job as the last one left it, and sends it as soon as it can. */
+  async append(jobId: string, make: (latest: Job | null) => NewEntry | null): Promise<void> {
+    try {
+      await this.device.append(jobId, make);
+    } catch {
+      // The disk is full, or the browser has closed its store: the entry lives in this window until it is sent.
+      const { copy, waiting } = await this.state(jobId);
+      const latest = waiting.at(-1)?.job ?? copy?.job ?? null;
+      await this.spare.append(jobId, () => make(latest));
+    }
+    this.tell(true);
+    void this.send();
+  }
+
+  /** A fresh copy came from the server: it counts, unless entries made here stand on an older one. */
+  async meet(copy: StoredJob): Promise<void> {
+    const { copy: before, waiting } = await this.state(copy.id);
+    if (waiting.length > 0 && before !== null) return;
+    if (before !== null && before.revision > copy.revision) return;
+    await this.device.keepCopy(copy).catch(() => this.spare.keepCopy(copy));
+    this.tell();
+  }
+
+  /** A person has said how to go on: `over` is what the entries are sent on top of now. */
+  async goOn(jobId: string, over: StoredJob | null): Promise<void> {
+    if (over !== null) await this.device.keepCopy(over);
+    await this.device.setStop(jobId, null);
+    this.tell(true);
+    await this.send();
+  }
+
+  /** Brings a job back that was deleted elsewhere, before its entries are sent on. */
+  async revive(jobId: string): Promise<void> {
+    await api.undelete(jobId);
+  }
+
+  typed(jobId: string): Promise<ReadonlyMap<string, string>> {
+    return this.device.typed(jobId);
+  }
+
+  setTyped(jobId: string, path: string, text: string | null): Promise<void> {
+    return this.device.setTyped(jobId, path, text).catch(() => undefined);
+  }
+
+  /** Sends what waits, until nothing does or nobody answers. */
+  readonly send = (): Promise<void> => {
+    this.again = true;
+    this.running ??= this.sendAll().finally(() => {
+      this.running = null;
+    });
+    return this.running;
+  };
+
+  dispose(): void {
+    if (this.timer !== null) clearTimeout(this.timer);
+    this.news?.close();
+    this.news = null;
+  }
+
+  private async sendAll(): Promise<void> {
+    if (this.timer !== null) clearTimeout(this.timer);
+    while (this.again) {
+      this.again = false;
+      await alone(async () => {
+        let more = true;
+        while (more) more = await this.sendNext();
+      });
+    }
+  }
+
+  private async sendNext(): Promise<boolean> {
+    const stopped = new Set((await this.device.stops()).map(({ jobId }) => jobId));
+    const next = (await this.waiting()).find(({ jobId }) => !stopped.has(jobId));
+    if (next === undefined) return false;
+    try {
+      const stored = await this.deliver(next);
+      await this.done(next, stored);
+      this.reached();
+    } catch (error) {
+      if (!(error instanceof Refused) || error.status >= 500) return this.waitForServer();
+      this.reached();
+      await this.refused(next, error);
+    }
+    this.tell(true);
+    return true;
+  }
+
+  private async deliver({
+    id,
+    jobId,
+    act,
+    job,
+    said,
+    restores,
+  }: Waiting): Promise<StoredJob | null> {
+    switch (act) {
+      case 'create':
+        return job === null ? null : api.create(jobId, job, { entry: id, said });
+      case 'save': {
+        const copy = await this.device.copy(jobId);
+        if (job === null) return null;
+        return api.save(jobId, copy?.revision ?? 1, job, {
+          entry: id,
+          said,
+          ...(restores === undefined ? {} : { restores }),
+        });
+      }
+      case 'delete':
+        await api.remove(jobId);
+        return null;
+      case 'undelete':
+        return api.undelete(jobId);
+    }
+  }
+
+  private async done(entry: Waiting, stored: StoredJob | null): Promise<void> {
+    const spare = (await this.spare.waiting()).includes(entry);
+    if (!spare) await this.device.sent(entry, stored);
+    else {
+      await this.spare.sent(entry, stored);
+      if (stored !== null) await this.device.keepCopy(stored).catch(() => undefined);
+    }
+  }
+
+  private async refused(entry: Waiting, error: Refused): Promise<void> {
+    const { jobId, act } = entry;
+    // Gone already is deleted as well.
+    if (act === 'delete' && error.status === 404) {
+      await this.done(entry, null);
+      return;
+    }
+    const theirs = error.current;
+    const why = theirs === null ? 'refused' : theirs.deletedAt === null ? 'conflict' : 'deleted';
+    await this.device.setStop(jobId, { jobId, why, text: error.message, theirs });
+  }
+
+  private reached(): void {
+    this.isAway = false;
+    this.retryMs = FIRST_RETRY_MS;
+  }
+
+  private waitForServer(): false {
+    this.isAway = true;
+    this.tell(true);
+    this.timer = setTimeout(() => void this.send(), this.retryMs);
+    this.retryMs = Math.min(LONGEST_RETRY_MS, 2 * this.retryMs);
+    return false;
+  }
+
+  private tell(others = false): void {
+    for (const listener of this.listeners) listener();
+    if (others) this.news?.postMessage('changed');
+  }
+}

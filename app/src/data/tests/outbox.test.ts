@@ -1,0 +1,250 @@
+import 'fake-indexeddb/auto';
+import { newJob, type Job, type StoredJob } from '@ogee/core';
+import { api, Refused } from '../api';
+import { openDevice, type Device } from '../device';
+import { JobInHand } from '../job-in-hand';
+import { Outbox } from '../outbox';
+
+const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;
+const job = (name: string): Job => newJob(name, DISPLAY, 9000, 6000, '35°');
+const stored = (revision: number, of: Job): StoredJob => ({
+  id: 'j',
+  name: of.name,
+  revision,
+  sample: false,
+  updatedAt: '2026-01-01T00:00:00Z',
+  deletedAt: null,
+  job: of,
+});
+const named = (name: string) => (before: Job) => ({ ...before, name });
+
+/** A server in the test's hands: it keeps revisions, knows entries again, and can be away or slow. */
+const server = () => {
+  let current = stored(1, job('first'));
+  const entries = new Map<string, StoredJob>();
+  const state = { away: false, lost: 0, saves: 0 };
+  jest.spyOn(api, 'save').mockImplementation((_id, over, body, { entry }) => {
+    state.saves += 1;
+    if (state.away) return Promise.reject(new TypeError('no answer'));
+    const made = entries.get(entry);
+    if (made !== undefined) return Promise.resolve(made);
+    if (over !== current.revision)
+      return Promise.reject(new Refused(409, [{ path: 'revision', text: 'elsewhere' }], current));
+    current = stored(over + 1, body);
+    entries.set(entry, current);
+    if (state.lost > 0) {
+      state.lost -= 1;
+      return Promise.reject(new TypeError('the answer was lost'));
+    }
+    return Promise.resolve(current);
+  });
+  return {
+    state,
+    current: () => current,
+    saveElsewhere: (of: Job) => (current = stored(current.revision + 1, of)),
+  };
+};
+
+let device: Device;
+let outbox: Outbox;
+let count = 0;
+beforeEach(async () => {
+  jest.restoreAllMocks();
+  count += 1;
+  device = await openDevice(`test-${count}`);
+  await device.keepCopy(stored(1, job('first')));
+  outbox = new Outbox(device);
+});
+afterEach(() => outbox.dispose());
+
+const open = async (): Promise<JobInHand> => new JobInHand('j', outbox, await outbox.state('j'));
+const until = async (holds: () => boolean): Promise<void> => {
+  const end = Date.now() + 4000;
+  while (!holds() && Date.now() < end) await new Promise((resolve) => setTimeout(resolve, 5));
+  expect(holds()).toBe(true);
+};
+
+describe('an entry on its way', () => {
+  it('is on the device before it is sent, and saved once', async () => {
+    const there = server();
+    const hand = await open();
+    hand.edit(named('second'), 'Name: first → second');
+    expect(hand.read()).toMatchObject({ state: 'sending', job: { name: 'second' } });
+    await until(() => hand.read().state === 'saved');
+    expect(hand.read().revision).toBe(2);
+    expect(there.current().job.name).toBe('second');
+    expect(await outbox.waiting()).toEqual([]);
+    hand.dispose();
+  });
+
+  it('goes out in order, one at a time, however fast they come', async () => {
+    const there = server();
+    const hand = await open();
+    for (const name of ['a', 'b', 'c', 'd']) hand.edit(named(name), name);
+    await until(() => hand.read().state === 'saved');
+    expect(hand.read().revision).toBe(5);
+    expect(there.current().job.name).toBe('d');
+    hand.dispose();
+  });
+
+  it('whose answer was lost is no conflict with oneself', async () => {
+    const there = server();
+    there.state.lost = 1;
+    const hand = await open();
+    hand.edit(named('once'), 'once');
+    await until(() => hand.read().state === 'saved');
+    expect([hand.read().revision, hand.read().stop]).toEqual([2, null]);
+    hand.dispose();
+  });
+
+  it('waits while the server is away, over a closed window, and goes out from any other', async () => {
+    const there = server();
+    there.state.away = true;
+    const hand = await open();
+    hand.edit(named('kept'), 'kept');
+    await until(() => hand.read().state === 'away');
+    hand.dispose();
+    outbox.dispose();
+    there.state.away = false;
+    // Another window over the same device, which never opened the job.
+    outbox = new Outbox(device);
+    expect((await open()).read().job.name).toBe('kept');
+    await outbox.send();
+    expect(there.current().job.name).toBe('kept');
+  });
+
+  it('made in two windows at once keeps both changes', async () => {
+    const there = server();
+    there.state.away = true;
+    const other = new Outbox(device);
+    const [one, two] = [await open(), new JobInHand('j', other, await other.state('j'))];
+    one.edit((now) => ({ ...now, name: 'mine' }), 'name');
+    two.edit((now) => ({ ...now, about: 'theirs' }), 'about');
+    there.state.away = false;
+    await until(() => one.read().state === 'saved' || one.read().state === 'away');
+    await outbox.send();
+    await other.send();
+    expect(there.current().job).toMatchObject({ name: 'mine', about: 'theirs' });
+    other.dispose();
+    one.dispose();
+    two.dispose();
+  });
+
+  it('over what was saved elsewhere stops, and goes on as the person says', async () => {
+    const there = server();
+    const hand = await open();
+    there.saveElsewhere(job('elsewhere'));
+    hand.edit(named('mine'), 'mine');
+    await until(() => hand.read().stop !== null);
+    expect(hand.read()).toMatchObject({ state: 'stopped', stop: { why: 'conflict' } });
+    await hand.keepMine();
+    await until(() => hand.read().state === 'saved');
+    expect(there.current()).toMatchObject({ revision: 3, job: { name: 'mine' } });
+
+    there.saveElsewhere(job('again elsewhere'));
+    hand.edit(named('mine again'), 'mine again');
+    await until(() => hand.read().stop !== null);
+    await hand.takeTheirs();
+    await until(() => hand.read().state === 'saved');
+    // Mine went into the history, theirs is on top.
+    expect(there.current()).toMatchObject({ revision: 6, job: { name: 'again elsewhere' } });
+    expect(hand.read().job.name).toBe('again elsewhere');
+    hand.dispose();
+  });
+
+  it('says so when the device keeps nothing, and is sent from this window', async () => {
+    const there = server();
+    there.state.away = true;
+    jest.spyOn(device, 'append').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
+    const hand = await open();
+    hand.edit(named('unkept'), 'unkept');
+    await until(() => hand.read().state === 'unkept');
+    there.state.away = false;
+    await outbox.send();
+    await until(() => hand.read().state === 'saved');
+    expect(there.current().job.name).toBe('unkept');
+    hand.dispose();
+  });
+
+  it('that cannot be read any more is set aside, and kept', async () => {
+    const shelf = device as unknown as {
+      database: { add: (name: string, value: object) => Promise<unknown> };
+    };
+    await shelf.database.add('entries', { id: 'x', jobId: 'j', act: 'save', job: {}, said: 's' });
+    expect((await open()).read().job.name).toBe('first');
+    expect(await outbox.aside()).toBe(1);
+    expect(await outbox.waiting()).toEqual([]);
+  });
+});
+
+describe('a field in hand', () => {
+  const wall = (mm: number) => (before: Job) => ({
+    ...before,
+    blocks: before.blocks.map((block) => ({
+      ...block,
+      outline: [
+        [0, 0],
+        [mm, 0],
+        [mm, 6000],
+        [0, 6000],
+      ] as [number, number][],
+    })),
+  });
+
+  it('previews every key from the job as it was, and is one entry when it is left', async () => {
+    const there = server();
+    const hand = await open();
+    for (const mm of [2, 27, 270, 2700, 27000]) hand.whileTyping('wall', () => hand.edit(wall(mm)));
+    expect(hand.read()).toMatchObject({ state: 'entering' });
+    expect(hand.read().job.blocks[0]!.outline[1]).toEqual([27000, 0]);
+    expect(there.state.saves).toBe(0);
+    hand.leave('wall', 'Wall 1: 9000 mm → 27000 mm');
+    await until(() => hand.read().state === 'saved');
+    expect([hand.read().revision, there.state.saves]).toEqual([2, 1]);
+    expect(hand.read().undo).toBe('Wall 1: 9000 mm → 27000 mm');
+    hand.dispose();
+  });
+
+  it('shows nothing of what is refused, keeps it from counting, and is put back whole', async () => {
+    server();
+    const hand = await open();
+    hand.whileTyping('wall', () => hand.edit(wall(2700)));
+    hand.whileTyping('wall', () => hand.edit(wall(0)));
+    expect(hand.read().job.blocks[0]!.outline[1]).toEqual([9000, 0]);
+    expect(hand.read().inHand!.problem!.path).toMatch(/^blocks\.0\.outline/);
+    expect(hand.leave('wall', 'x')).toBe(false);
+    hand.putBack('wall');
+    expect(hand.read()).toMatchObject({ state: 'saved', inHand: null, undo: null });
+    hand.dispose();
+  });
+
+  it('is undone by one step and done again by one, in whatever units', async () => {
+    const there = server();
+    const hand = await open();
+    hand.edit(wall(12000), 'Wall 1');
+    hand.edit((now) => ({ ...now, display: { ...now.display, units: 'imperial' } }), 'units');
+    hand.undo();
+    expect(hand.read().job).toMatchObject({ display: { units: 'imperial' } });
+    expect(hand.read().job.blocks[0]!.outline[1]).toEqual([9000, 0]);
+    hand.redo();
+    expect(hand.read().job.blocks[0]!.outline[1]).toEqual([12000, 0]);
+    await until(() => hand.read().state === 'saved');
+    expect(there.current().job.display.units).toBe('imperial');
+    hand.dispose();
+  });
+
+  it('a change that the checks refuse outright is not taken, and said', async () => {
+    server();
+    const hand = await open();
+    const noEaves = (before: Job): Job => ({
+      ...before,
+      blocks: before.blocks.map((block) => ({
+        ...block,
+        sides: block.sides.map(() => ({ roof: 'gable' as const, overhang: 0 })),
+      })),
+    });
+    expect(hand.edit(noEaves, 'x')).toBe(false);
+    expect(hand.read()).toMatchObject({ state: 'saved', notTaken: { path: 'blocks.0.sides' } });
+    hand.dispose();
+  });
+});

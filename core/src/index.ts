@@ -1,6 +1,6 @@
 /** The whole public API of the core. */
 export * from './problem';
-export { spoken, type Reader, type Sentence } from './sentence';
+export { plainly, spoken, type Reader, type Sentence } from './sentence';
 export * from './units';
 export { toWorld, v2, type Vec2, type Vec3 } from './geom';
 export * from './job';

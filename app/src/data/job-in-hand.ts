@@ -1,4 +1,4 @@
-import { readJob, spoken, type Job, type Problem, type StoredJob } from '@ogee/core';
+import { plainly, readJob, spoken, type Job, type Problem, type StoredJob } from '@ogee/core';
 import type { Outbox, JobState } from './outbox';
 
 export type Change = (job: Job) => Job;
@@ -128,6 +128,16 @@ export class JobInHand {
     } finally {
       this.typing = false;
     }
+  };
+
+  /** What stands in the field does not go with the others beside it: it stays there with the reason, and is no entry. */
+  readonly refuse = (why: string): void => {
+    if (!this.typing || this.hand === null) return;
+    const { path } = this.hand;
+    this.hand.problem = { code: 'outline', path, text: plainly(why) };
+    this.hand.change = null;
+    this.hand.shown = null;
+    this.publish();
   };
 
   /** What stands in the field cannot be read, or is what stood there before: nothing of it is previewed. */

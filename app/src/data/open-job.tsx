@@ -30,7 +30,7 @@ interface OpenJob extends Snapshot {
   readonly edit: (change: Change, said?: string) => boolean;
   readonly hand: Pick<
     JobInHand,
-    'takeUp' | 'whileTyping' | 'withdraw' | 'leave' | 'putBack' | 'say'
+    'takeUp' | 'whileTyping' | 'refuse' | 'withdraw' | 'leave' | 'putBack' | 'say'
   >;
   readonly doUndo: () => void;
   readonly doRedo: () => void;

@@ -4,8 +4,8 @@ import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
-import { Title } from '../ui/text';
-import { fitsOn, OnWallFields } from './on-wall-fields';
+import { Small, Title } from '../ui/text';
+import { fitsOn, OnWallFields, RUNS_PAST } from './on-wall-fields';
 
 type Part = 'wing' | 'lean-to' | 'bay';
 
@@ -89,9 +89,13 @@ export const AddPart = ({
         path="new"
         on={on}
         wall={wall + 1}
-        lengthMm={length}
         onChange={(change) => setTyped({ ...typed, ...change })}
       />
+      {!fitsOn(on, length) && (
+        <Small className="text-pencil" role="alert">
+          {RUNS_PAST}
+        </Small>
+      )}
       <View className="flex-row gap-3">
         <Button label={`Add the ${part}`} onPress={add} disabled={!fitsOn(on, length)} />
         <Button label="Leave it" onPress={() => setPart(null)} />

@@ -16,7 +16,7 @@ import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { AngleField, LengthField } from '../ui/fields';
 import { writeLength } from '../ui/length-entry';
-import { Figure, Small, Strong, Words } from '../ui/text';
+import { Figure, Strong, Words } from '../ui/text';
 
 /** Tells one set of measurements from another, to a tenth. */
 const keyOf = (...numbers: readonly (readonly number[])[]): string =>
@@ -38,15 +38,16 @@ const useMeasured = <T,>(
   keyed: (of: T) => string,
   work: (of: T) => Measured,
 ) => {
-  const { edit } = useOpenJob();
+  const { edit, hand } = useOpenJob();
   const [draft, setDraft] = useState<{ readonly typed: T; readonly walls: string } | null>(null);
   const now = draft?.walls === keyed(measured) ? draft.typed : measured;
   const set = (next: T): void => {
     const result = work(next);
     setDraft({ typed: next, walls: keyed(result.ok ? next : measured) });
     if (result.ok) edit((of) => laid(of, index, result.outline));
+    else hand.refuse(result.text);
   };
-  return { now, found: work(now), set };
+  return { now, found: work(now), set, putBack: () => setDraft(null) };
 };
 
 /** A second diagonal that misses by no more than this agrees, with a tape. mm */
@@ -89,7 +90,7 @@ const sidesOf = (block: Block): MeasuredSides => ({
 
 /** Walls and the diagonals from corner 1, as the tape gives them; the corners are worked out. */
 export const SidesFields = ({ index, block }: { index: number; block: Block }) => {
-  const { now, found, set } = useMeasured(
+  const { now, found, set, putBack } = useMeasured(
     index,
     sidesOf(block),
     (of) => keyOf(of.sides, of.diagonals),
@@ -106,6 +107,7 @@ export const SidesFields = ({ index, block }: { index: number; block: Block }) =
           path={`${path}.${i}`}
           value={mm}
           onValue={(next) => set({ ...now, sides: replaced(now.sides, i, next) })}
+          onPutBack={putBack}
         />
       ))}
       {now.diagonals.map((mm, i) => (
@@ -115,12 +117,12 @@ export const SidesFields = ({ index, block }: { index: number; block: Block }) =
           path={one ? `${path}.diagonal` : `${path}.diagonal.${i}`}
           value={mm}
           onValue={(next) => set({ ...now, diagonals: replaced(now.diagonals, i, next) })}
+          onPutBack={putBack}
           {...(i === 0
             ? { help: 'Corner 1 is where wall 1 starts, going round counter-clockwise.' }
             : {})}
         />
       ))}
-      {!found.ok && <Small className="text-pencil">{found.text}</Small>}
       {now.sides.length === 4 && <SecondDiagonal found={found} path={path} />}
     </View>
   );
@@ -136,7 +138,7 @@ const anglesOf = (block: Block): MeasuredAngles => ({
 /** Walls and the angles between them, the last wall worked out. */
 export const AnglesFields = ({ index, block }: { index: number; block: Block }) => {
   const { job } = useOpenJob();
-  const { now, found, set } = useMeasured(
+  const { now, found, set, putBack } = useMeasured(
     index,
     anglesOf(block),
     (of) => keyOf(of.sides, of.angles),
@@ -154,6 +156,7 @@ export const AnglesFields = ({ index, block }: { index: number; block: Block }) 
             path={`${path}.${i}`}
             value={mm}
             onValue={(next) => set({ ...now, sides: replaced(now.sides, i, next) })}
+            onPutBack={putBack}
           />
           {i < now.angles.length && (
             <AngleField
@@ -161,20 +164,19 @@ export const AnglesFields = ({ index, block }: { index: number; block: Block }) 
               path={`${path}.angle.${i}`}
               value={now.angles[i] ?? 90}
               onValue={(next) => set({ ...now, angles: replaced(now.angles, i, next) })}
+              onPutBack={putBack}
               {...(i === 0 ? { help: 'Between wall 1 and wall 2, measured inside.' } : {})}
             />
           )}
         </View>
       ))}
-      {found.ok ? (
+      {found.ok && (
         <View className="flex-row items-baseline justify-between">
           <Words>Wall {count} works out at</Words>
           <Figure className="text-2xl" testID="last-wall">
             {writeLength(last, job.display)}
           </Figure>
         </View>
-      ) : (
-        <Small className="text-pencil">{found.text}</Small>
       )}
     </View>
   );

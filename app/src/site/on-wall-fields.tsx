@@ -1,20 +1,20 @@
 import type { OnWall } from '@ogee/core';
 import { LengthField } from '../ui/fields';
-import { Small } from '../ui/text';
+
+export const RUNS_PAST =
+  'It runs past the wall’s end: distance and width together are more than the wall.';
 
 /** A part on a wall as a framer measures it: its width, its projection, its distance from a corner. */
 export const OnWallFields = ({
   path,
   on,
   wall,
-  lengthMm,
   onChange,
 }: {
   readonly path: string;
   readonly on: OnWall;
-  /** Number of the wall it stands on, from 1, and that wall's length. */
+  /** Number of the wall it stands on, from 1. */
   readonly wall: number;
-  readonly lengthMm: number;
   readonly onChange: (change: Partial<OnWall>) => void;
 }) => (
   <>
@@ -36,11 +36,6 @@ export const OnWallFields = ({
       value={on.fromCorner}
       onValue={(fromCorner) => onChange({ fromCorner })}
     />
-    {!fitsOn(on, lengthMm) && (
-      <Small className="text-pencil">
-        It runs past the wall&rsquo;s end: distance and width together are more than the wall.
-      </Small>
-    )}
   </>
 );
 

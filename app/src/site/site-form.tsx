@@ -27,7 +27,7 @@ import { AddPart } from './add-part';
 import { BlockChoice } from './block-choice';
 import { CornerList } from './corner-list';
 import { AnglesFields, SidesFields } from './measured-fields';
-import { fitsOn, OnWallFields } from './on-wall-fields';
+import { fitsOn, OnWallFields, RUNS_PAST } from './on-wall-fields';
 import { PlatesDrawing } from './plates-drawing';
 
 type Way = 'rectangle' | 'sides' | 'angles';
@@ -63,7 +63,7 @@ const OnItsWall = ({
   readonly index: number;
   readonly standing: Standing;
 }) => {
-  const { job, edit } = useOpenJob();
+  const { job, edit, hand } = useOpenJob();
   const { host, side, on } = standing;
   const block = job.blocks[host];
   // What does not fit on the wall is said here, and the building stays as it was.
@@ -75,6 +75,7 @@ const OnItsWall = ({
     const fits = fitsOn(wanted, lengthMm) && wanted.width > 0 && wanted.projection > 0;
     setTyped(fits ? {} : { ...typed, ...next });
     if (fits) edit((now) => withStanding(now, index, wanted));
+    else hand.refuse(RUNS_PAST);
   };
   return (
     <>
@@ -85,7 +86,6 @@ const OnItsWall = ({
         path={`blocks.${index}.outline`}
         on={{ ...on, ...typed }}
         wall={side + 1}
-        lengthMm={lengthMm}
         onChange={change}
       />
     </>

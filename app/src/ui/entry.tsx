@@ -38,6 +38,8 @@ interface EntryProps<T> {
   /** Told whether what stands in the field can be read. */
   readonly onFault: (fault: boolean) => void;
   readonly hand?: Hand;
+  /** The field was put back as it was. */
+  readonly onPutBack?: (() => void) | undefined;
   /** What the job's own check says of this field. */
   readonly problem?: string | undefined;
   readonly help?: string;
@@ -89,7 +91,8 @@ type Selection = { readonly start: number; readonly end: number };
 export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly string[] }) => {
   const { label, written, read, onValue, onFault, hand, problem, help, placeholder, keys, testID } =
     props;
-  const [draft, setDraft] = useState<string | null>(hand?.typedBefore ?? null);
+  const { onPutBack } = props;
+  const [typed, setDraft] = useState<string | null>(hand?.typedBefore ?? null);
   /** What stood in the field when it was taken up. */
   const [stood, setStood] = useState(written);
   /** Why what was left standing here does not count. */
@@ -99,10 +102,14 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
   const input = useRef<TextInput>(null);
   const selection = useRef<Selection | null>(null);
   const id = useId();
+  // What stood typed and not taken may have come to count by another field: then it is no draft any more.
+  const left = typed === null ? null : read(typed);
+  const counts = !open && left?.ok === true && left.written === written;
+  const draft = counts ? null : typed;
   const text = draft ?? written;
   const reading = read(text);
   const unread = draft !== null && !reading.ok ? reading.text : undefined;
-  const fault = unread ?? problem ?? stuck ?? undefined;
+  const fault = unread ?? problem ?? (counts ? undefined : (stuck ?? undefined));
 
   const type = (next: string): void => {
     setDraft(next);
@@ -163,6 +170,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
     onFault(false);
     hand?.keepTyped(null);
     hand?.putBack();
+    onPutBack?.();
     input.current?.blur();
   };
   /** A key of the row goes where the caret is, over what is selected. */

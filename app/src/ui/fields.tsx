@@ -21,6 +21,8 @@ interface FieldProps<T> {
   readonly path: string;
   readonly value: T;
   readonly onValue: (value: T) => void;
+  /** The field was put back as it was. */
+  readonly onPutBack?: () => void;
   readonly help?: string;
 }
 

@@ -1,0 +1,277 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { startApp, storedJob, type AppServer } from './support/app-server';
+import {
+  byId,
+  launch,
+  leaveField,
+  openPage,
+  PHONE,
+  press,
+  settled,
+  tap,
+  textOf,
+  typeInto,
+  waitForText,
+} from './support/browser';
+
+jest.setTimeout(240_000);
+
+let server: AppServer;
+let browser: Browser;
+
+beforeAll(async () => {
+  server = await startApp();
+  browser = await launch();
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+});
+
+const SAMPLES = ['Gannet Point', 'Quince Yard', 'Heron Slip'];
+
+const openSample = async (name: string, base = server.base): Promise<Page> => {
+  const page = await openPage(browser, PHONE);
+  await page.goto(base, { waitUntil: 'networkidle0' });
+  await tap(page, `job-${name}`);
+  await waitForText(page, 'save-state', 'Saved');
+  return page;
+};
+
+const goTo = async (page: Page, place: string): Promise<void> => {
+  await tap(page, `place-${place}`);
+  await page.waitForFunction((end) => location.pathname.endsWith(end), {}, place);
+};
+
+const valueOf = (page: Page, id: string): Promise<string> =>
+  page.$eval(byId(id), (field) => (field as HTMLInputElement).value);
+
+interface Revision {
+  readonly revision: number;
+  readonly said: string | null;
+}
+
+const historyOf = async (page: Page): Promise<Revision[]> => {
+  const { origin, pathname } = new URL(page.url());
+  const id = /job\/([^/]+)/.exec(pathname)![1]!;
+  const answer = await fetch(`${origin}/api/jobs/${id}/revisions`);
+  return ((await answer.json()) as { revisions: Revision[] }).revisions;
+};
+
+describe('every field of every sample job', () => {
+  it.each(SAMPLES)(
+    'typed anew key by key changes nothing and makes no revision: %s',
+    async (name) => {
+      const page = await openSample(name);
+      const before = await storedJob(page);
+      let typed = 0;
+      for (const place of ['site', 'roof', 'timber']) {
+        await goTo(page, place);
+        const ids = await page.$$eval('input[data-testid^="field-"]', (fields) =>
+          fields.map((field) => field.getAttribute('data-testid')!),
+        );
+        for (const id of ids) {
+          const value = await valueOf(page, id);
+          await page.focus(byId(id));
+          await page.$eval(byId(id), (field) => (field as HTMLInputElement).select());
+          await page.keyboard.type(value);
+          await leaveField(page);
+          typed += 1;
+        }
+      }
+      expect(typed).toBeGreaterThan(12);
+      await settled(page);
+      const after = await storedJob(page);
+      expect([after.revision, after.job]).toEqual([before.revision, before.job]);
+      await page.close();
+    },
+  );
+});
+
+describe('a number typed over another', () => {
+  it('bends nothing on its way: one revision with its sentence, undone and done again by one step', async () => {
+    const page = await openSample('Heron Slip');
+    await goTo(page, 'site');
+    const before = await storedJob(page);
+    const field = 'field-blocks.0.outline';
+    const was = await valueOf(page, field);
+    await typeInto(page, field, `44'`);
+    // What is on its way is shown, and marked as not counting yet.
+    await waitForText(page, 'save-state', 'Counts when you leave the field');
+    expect((await storedJob(page)).revision).toBe(before.revision);
+    await settled(page);
+    const after = await storedJob(page);
+    expect(after.revision).toBe(before.revision + 1);
+    const [newest] = await historyOf(page);
+    expect(newest!.said).toBe(`Wall 1, along: ${was} → 44' 0"`);
+    // The wing stands where it stood, as far from its corner.
+    expect(after.job.blocks[1]).toEqual(before.job.blocks[1]);
+    await tap(page, 'undo');
+    await settled(page);
+    expect((await storedJob(page)).job).toEqual(before.job);
+    await tap(page, 'redo');
+    await settled(page);
+    expect((await storedJob(page)).job).toEqual(after.job);
+    await tap(page, 'undo');
+    await settled(page);
+    await page.close();
+  });
+
+  it('is put back by Escape', async () => {
+    const page = await openSample('Heron Slip');
+    await goTo(page, 'site');
+    const before = await storedJob(page);
+    const was = await valueOf(page, 'field-blocks.0.outline');
+    await typeInto(page, 'field-blocks.0.outline', `30'`);
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(
+      (selector, wanted) => (document.querySelector(selector) as HTMLInputElement).value === wanted,
+      {},
+      byId('field-blocks.0.outline'),
+      was,
+    );
+    await settled(page);
+    expect(await storedJob(page)).toEqual(before);
+    await page.close();
+  });
+
+  it.each(['0', '-1', '9'.repeat(200), '1 mm', 'forty'])(
+    'that no wall can be stays in its field with the reason, and breaks no screen: %s',
+    async (text) => {
+      const page = await openSample('Quince Yard');
+      await goTo(page, 'site');
+      const before = await storedJob(page);
+      await typeInto(page, 'field-blocks.0.outline.0', text);
+      await leaveField(page);
+      await page.waitForSelector('[role=main] [role=alert]');
+      expect(await valueOf(page, 'field-blocks.0.outline.0')).toBe(text);
+      // It is still there after the window was closed, and still counts for nothing.
+      await page.reload({ waitUntil: 'networkidle0' });
+      await page.waitForSelector(byId('field-blocks.0.outline.0'));
+      expect(await valueOf(page, 'field-blocks.0.outline.0')).toBe(text);
+      expect((await storedJob(page)).job).toEqual(before.job);
+      for (const place of ['roof', 'timber', 'cuts', 'fit']) await goTo(page, place);
+      expect(await page.evaluate(() => document.body.innerText)).not.toContain(
+        'This screen failed',
+      );
+      await goTo(page, 'site');
+      await page.focus(byId('field-blocks.0.outline.0'));
+      await page.keyboard.press('Escape');
+      await page.close();
+    },
+  );
+
+  it('is on the device at once: a window killed in the middle of it loses nothing', async () => {
+    const page = await openSample('Quince Yard');
+    await goTo(page, 'timber');
+    const url = page.url();
+    await typeInto(page, 'field-framing.spacing', '45');
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    await page.close();
+    const again = await openPage(browser, PHONE);
+    await again.goto(url, { waitUntil: 'networkidle0' });
+    await again.waitForSelector(byId('field-framing.spacing'));
+    expect(await valueOf(again, 'field-framing.spacing')).toBe('45');
+    await again.focus(byId('field-framing.spacing'));
+    await again.keyboard.press('Escape');
+    await again.close();
+  });
+});
+
+it('asks whom a pitch is for, and leaves no wing behind', async () => {
+  const page = await openSample('Heron Slip');
+  await goTo(page, 'site');
+  await typeInto(page, 'field-blocks.0.sides.0.pitch', '10');
+  await settled(page);
+  const pitches = ({ job }: Awaited<ReturnType<typeof storedJob>>): unknown[] =>
+    job.blocks.map(({ sides }) =>
+      sides.flatMap((side) => (side.roof === 'eave' ? [side.pitch] : [])),
+    );
+  expect(new Set(pitches(await storedJob(page)).flat())).toEqual(new Set(['10/12']));
+  await tap(page, 'undo');
+  await settled(page);
+  await press(page, '“main” only');
+  await typeInto(page, 'field-blocks.0.sides.0.pitch', '10');
+  await settled(page);
+  const [main, wing] = pitches(await storedJob(page));
+  expect([new Set(main as string[]), new Set(wing as string[])]).toEqual([
+    new Set(['10/12']),
+    new Set(['9/12']),
+  ]);
+  await tap(page, 'undo');
+  await settled(page);
+  await page.close();
+});
+
+describe('without a signal', () => {
+  it('opens, edits, creates and deletes; all goes out when the server is back, from any page', async () => {
+    const own = await startApp();
+    const page = await openPage(browser, PHONE);
+    await page.goto(own.base, { waitUntil: 'networkidle0' });
+    // The first visit keeps the app; each job that was opened is known.
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await tap(page, 'job-Quince Yard');
+    await waitForText(page, 'save-state', 'Saved');
+    const url = page.url();
+    await page.setOfflineMode(true);
+    await page.reload({ waitUntil: 'domcontentloaded' });
+    await page.waitForSelector(byId('cut-list'));
+    await goTo(page, 'timber');
+    await typeInto(page, 'field-framing.spacing', '450');
+    await leaveField(page);
+    await waitForText(page, 'save-state', 'the server is away');
+    await page.click('[aria-label="All jobs"]');
+    await waitForText(page, 'jobs-away', 'One entry waits on this device');
+    await tap(page, 'new-job');
+    await typeInto(page, 'new-name-field', 'Made in a field');
+    await tap(page, 'new-create');
+    await page.waitForSelector(byId('cut-list'));
+    await page.click('[aria-label="All jobs"]');
+    await waitForText(page, 'jobs-away', '2 entries wait');
+    await tap(page, 'more-Made in a field');
+    await press(page, 'Duplicate');
+    await page.waitForSelector(byId('job-Made in a field, copy'));
+    await page.reload({ waitUntil: 'domcontentloaded' });
+    await page.waitForSelector(byId('job-Made in a field'));
+    await tap(page, 'more-Made in a field');
+    await press(page, 'Delete …');
+    await press(page, 'Delete Made in a field');
+    await page.waitForSelector(byId('job-Made in a field'), { hidden: true });
+    await page.setOfflineMode(false);
+    await page.waitForSelector(byId('jobs-away'), { hidden: true, timeout: 35_000 });
+    const { jobs } = (await (await fetch(`${own.base}/api/jobs`)).json()) as {
+      jobs: { name: string }[];
+    };
+    expect(jobs.map(({ name }) => name).sort()).toEqual(
+      [...SAMPLES, 'Made in a field, copy'].sort(),
+    );
+    await page.goto(url, { waitUntil: 'networkidle0' });
+    const { job, revision } = await storedJob(page);
+    expect([job.framing.spacing, revision]).toEqual([450, 2]);
+    await page.close();
+    await own.stop();
+  });
+});
+
+it('lists what was deleted, to be brought back, and asks before it deletes', async () => {
+  const page = await openPage(browser, PHONE);
+  await page.goto(server.base, { waitUntil: 'networkidle0' });
+  await tap(page, 'more-Gannet Point');
+  // A stray Enter on the way opens questions; it never deletes.
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await page.waitForSelector(byId('job-Gannet Point'));
+  await page.reload({ waitUntil: 'networkidle0' });
+  await tap(page, 'more-Gannet Point');
+  await press(page, 'Delete …');
+  await press(page, 'Delete Gannet Point');
+  await page.waitForSelector(byId('job-Gannet Point'), { hidden: true });
+  await page.reload({ waitUntil: 'networkidle0' });
+  await tap(page, 'show-deleted');
+  await waitForText(page, 'deleted-jobs', 'Gannet Point');
+  expect(await textOf(page, 'deleted-jobs')).toContain('deleted');
+  await press(page, 'Bring back Gannet Point');
+  await page.waitForSelector(byId('job-Gannet Point'));
+  await page.close();
+});

@@ -1,4 +1,11 @@
-import { angleSummary, KINDS, KINDS_IN_ORDER, type CutListEntry, type Job } from '@ogee/core';
+import {
+  angleSummary,
+  boardNeeded,
+  KINDS,
+  KINDS_IN_ORDER,
+  type CutListEntry,
+  type Job,
+} from '@ogee/core';
 import { Pressable, View } from 'react-native';
 import { writeLength, writeStock } from '../ui/length-entry';
 import { KindLine } from '../ui/kind-line';
@@ -40,7 +47,9 @@ const Row = ({
           <Length mm={entry.length.longPoint} display={display} />
         </View>
         <View className="flex-row flex-wrap justify-between gap-x-2">
-          <Small>{writeStock(entry.stock, display)}</Small>
+          <Small>
+            {writeStock(entry.stock, display)} · {boardNeeded(entry.length.blank, display)}
+          </Small>
           {(entry.heights ?? []).map(({ top, abovePlate }) => (
             <Small key={top}>top {writeLength(abovePlate, display)} above plate</Small>
           ))}

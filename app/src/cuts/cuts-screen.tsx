@@ -1,3 +1,4 @@
+import { groupedNotes } from '@ogee/core';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { useOpenPiece } from '../nav/open-piece';
@@ -31,11 +32,11 @@ export const CutsScreen = () => {
         </View>
       )}
       {job.about !== undefined && <Words>{job.about}</Words>}
-      {gravestFirst(notes).map((note, i) => (
+      {gravestFirst(groupedNotes(notes)).map(({ level, text, marks }) => (
         <Caution
-          key={i}
-          level={note.level}
-          text={note.member === undefined ? note.text : `${note.member}: ${note.text}`}
+          key={text}
+          level={level}
+          text={marks.length === 0 ? text : `${marks.join(', ')}: ${text}`}
         />
       ))}
     </View>

@@ -18,6 +18,7 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
+import type { SolveState } from '../solver/solving';
 import { useSolution } from '../solver/use-solution';
 import { JobInHand, problemText, type Change, type Snapshot } from './job-in-hand';
 import { jobKeys } from './jobs';
@@ -45,6 +46,10 @@ interface OpenJob extends Snapshot {
   readonly keepTyped: (path: string, text: string | null) => void;
   /** The last good roof; null until the first one. */
   readonly solution: Solution | null;
+  /** How that roof stands to the job, and what can be done where it is late or failed. */
+  readonly solving: SolveState;
+  readonly stopSolving: () => void;
+  readonly solveAgain: () => void;
   /** The roof shown is not of what is entered now. */
   readonly stale: boolean;
   readonly problems: readonly Problem[];
@@ -122,10 +127,16 @@ export const OpenJobProvider = ({
       eavesBefore,
       keepTyped,
       solution: solved.solution,
-      fitRoof: solved.fitRoof,
+      solving: solved.solving,
+      stopSolving: solved.stop,
+      solveAgain: solved.again,
+      fitRoof: solved.fit,
       stale:
         solved.solution !== null &&
-        (problems.length > 0 || faults.size > 0 || field?.problem != null),
+        (problems.length > 0 ||
+          faults.size > 0 ||
+          field?.problem != null ||
+          solved.solving !== 'current'),
       problems,
       problemAt: (path) => {
         const found =
@@ -144,7 +155,10 @@ export const OpenJobProvider = ({
       eavesBefore,
       keepTyped,
       solved.solution,
-      solved.fitRoof,
+      solved.solving,
+      solved.stop,
+      solved.again,
+      solved.fit,
       problems,
       faults,
       field,

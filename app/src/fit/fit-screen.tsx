@@ -1,4 +1,11 @@
-import { proved, spoken, type FitProblem, type FitReport, type Proved } from '@ogee/core';
+import {
+  groupedNotes,
+  proved,
+  spoken,
+  type FitProblem,
+  type FitReport,
+  type Proved,
+} from '@ogee/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Check from 'lucide-react-native/icons/check';
@@ -130,12 +137,14 @@ export const FitScreen = () => {
           level="caution"
           text="Rafters are raised at a height: brace the first pairs and the ridge before anybody goes up, and keep people from under them."
         />
-        {gravestFirst(solution.cuts.notes).map((note) => (
-          <View key={note.text} className="gap-1">
-            <Caution level={note.level} text={note.text} />
-            {note.member !== undefined && (
-              <View className="self-start">
-                <Button label={`See ${note.member}`} onPress={() => openPiece(note.member ?? '')} />
+        {gravestFirst(groupedNotes(solution.cuts.notes)).map(({ level, text, marks }) => (
+          <View key={text} className="gap-1">
+            <Caution level={level} text={text} />
+            {marks.length > 0 && (
+              <View className="flex-row flex-wrap gap-2">
+                {marks.map((mark) => (
+                  <Button key={mark} label={`See ${mark}`} onPress={() => openPiece(mark)} />
+                ))}
               </View>
             )}
           </View>

@@ -9,9 +9,13 @@ export const useFit = (): FitReport | null => {
   useEffect(() => {
     if (solution === null || stale) return;
     let wanted = true;
-    void fitRoof(job).then((report) => {
-      if (wanted) setFound({ of: solution, report });
-    });
+    fitRoof(job).then(
+      (report) => {
+        if (wanted) setFound({ of: solution, report });
+      },
+      // The solver was ended for a newer entry: its own fit follows.
+      () => undefined,
+    );
     return () => {
       wanted = false;
     };

@@ -68,22 +68,35 @@ export const NotTakenBar = () => {
   );
 };
 
-/** The roof on screen is the last good one. */
+const SOLVING = {
+  working: 'The roof of this entry is on its way.',
+  slow: 'The roof of this entry takes longer than usual.',
+  stopped: 'Working the roof out was stopped.',
+  failed: 'The roof could not be worked out: that is our own fault. What you entered is kept.',
+} as const;
+
+/** The roof on screen is the last good one, and why. */
 export const StaleBar = () => {
-  const { job, stale, problems } = useOpenJob();
-  if (!stale && problems.length === 0) return null;
+  const { job, stale, problems, solving, solution, stopSolving, solveAgain } = useOpenJob();
+  const late = solving === 'current' ? null : solving;
+  if (!stale && problems.length === 0 && (late === null || late === 'working')) return null;
   return (
     <View role="status" testID="stale" className="border-b border-pencil bg-sheet px-3 py-2">
       <Strong className="text-pencil">
-        {stale ? 'Stale: this is the last good roof.' : 'No roof yet.'}
+        {solution === null ? 'No roof yet.' : 'Stale: this is the last good roof.'}
       </Strong>
+      {late !== null && <Small>{SOLVING[late]}</Small>}
       {problems.map((problem) => (
         <Small key={problem.path + problem.code}>
           {placeName(job, problem.path)}: {spoken(problem.text, job.display)}
         </Small>
       ))}
-      {problems.length === 0 && (
-        <Small>An entry cannot be read; it is marked beside its field.</Small>
+      {problems.length === 0 && late === null && (
+        <Small>An entry does not count as it stands; it is marked beside its field.</Small>
+      )}
+      {late === 'slow' && <Button label="Stop" onPress={stopSolving} testID="stop-solving" />}
+      {(late === 'stopped' || late === 'failed') && (
+        <Button label="Work it out again" onPress={solveAgain} testID="solve-again" />
       )}
     </View>
   );

@@ -14,6 +14,7 @@ import { useWide } from '../ui/use-wide';
 import { NotTakenBar, StaleBar, StopBar } from './bars';
 import { DisplaySwitch } from './display-switch';
 import { PlaceBar } from './place-bar';
+import { PlaceScroll } from './place-scroll';
 import { PLACES } from './places';
 import { SaveMark } from './save-mark';
 import { UndoBar } from './undo-bar';
@@ -87,9 +88,9 @@ const WideBody = ({ children }: { children: ReactNode }) => {
       <View className="min-w-0 flex-1">
         <RoofViews />
       </View>
-      <ScrollView className="w-[430px] flex-none border-l border-grain bg-sheet" role="main">
+      <PlaceScroll className="w-[430px] flex-none border-l border-grain bg-sheet">
         <View className="p-4">{children}</View>
-      </ScrollView>
+      </PlaceScroll>
     </View>
   );
 };
@@ -119,9 +120,9 @@ export const JobShell = ({ children }: { children: ReactNode }) => {
         <WideBody>{children}</WideBody>
       ) : (
         <>
-          <ScrollView className="flex-1" role="main" contentContainerClassName="p-4">
+          <PlaceScroll className="flex-1" contentContainerClassName="p-4">
             {children}
-          </ScrollView>
+          </PlaceScroll>
           <UndoBar wide={false} />
           <PlaceBar jobId={id} wide={false} />
         </>

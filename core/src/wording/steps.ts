@@ -1,5 +1,6 @@
 import type { Job } from '../job';
 import type { BoardMark3, EdgePoint, SawLine, SawStep } from '../steps';
+import { atLeast } from './boards';
 import { formatDegrees, formatLength, lengthFormat } from '../units';
 
 /** How the crew marks an angle: by the square's pair, by degrees, or by two readings joined. */
@@ -91,7 +92,7 @@ const wordsOf = (step: SawStep, voice: Voice): string[] => {
   switch (step.act) {
     case 'take':
       return [
-        `Take a board at least ${length(step.lengthMm, voice)} long. Sight along it and turn the crown up.`,
+        `Take a board at least ${atLeast(step.lengthMm, voice.display)} long. Sight along it and turn the crown up.`,
       ];
     case 'lay':
       return [

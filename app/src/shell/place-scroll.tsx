@@ -1,0 +1,27 @@
+import { usePathname } from 'expo-router';
+import { useEffect, useRef, type ComponentProps } from 'react';
+import { ScrollView } from 'react-native';
+
+/** Scrolls what stands in it; each address keeps its own place, and a new one starts at the top. */
+export const PlaceScroll = (props: ComponentProps<typeof ScrollView>) => {
+  const path = usePathname();
+  const scroller = useRef<ScrollView>(null);
+  const places = useRef(new Map<string, number>());
+  const here = useRef(path);
+  useEffect(() => {
+    here.current = path;
+    const y = places.current.get(path) ?? 0;
+    // After the place has been laid out.
+    const frame = requestAnimationFrame(() => scroller.current?.scrollTo({ y, animated: false }));
+    return () => cancelAnimationFrame(frame);
+  }, [path]);
+  return (
+    <ScrollView
+      {...props}
+      ref={scroller}
+      role="main"
+      scrollEventThrottle={50}
+      onScroll={({ nativeEvent }) => places.current.set(here.current, nativeEvent.contentOffset.y)}
+    />
+  );
+};

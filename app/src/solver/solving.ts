@@ -1,0 +1,130 @@
+import type { FitReport, Job, Problem, Result, Solution } from '@ogee/core';
+import { Ended, type SolverThread } from './thread';
+
+/**
+ * How the roof on screen stands to the job:
+ *
+ *   current   worked out from this very job
+ *   working   the job has changed; its roof is on its way
+ *   slow      for so long that it is said, and can be stopped
+ *   stopped   a person stopped it
+ *   failed    the solver threw or died: our own defect
+ */
+export type SolveState = 'current' | 'working' | 'slow' | 'stopped' | 'failed';
+
+export interface Solved {
+  /** The last good roof, kept while a job cannot be solved. */
+  readonly solution: Solution | null;
+  /** Of the job as it is now; none while it is worked out. */
+  readonly problems: readonly Problem[];
+  readonly solving: SolveState;
+}
+
+/** A roof that takes longer than this is marked as on its way; one that takes longer still can be stopped. ms */
+const MARKED_MS = 300;
+const SLOW_MS = 3000;
+/** A newer edit ends an older solve that has run this long; a shorter one is let through. ms */
+const OVERTAKEN_MS = 500;
+
+const STOPPED = 'stopped by hand';
+
+/** Solves the newest job, one at a time, in a thread that a newer job or a person can end. */
+export class Solving {
+  private snapshot: Solved = { solution: null, problems: [], solving: 'current' };
+  private wanted: Job | null = null;
+  private running: { readonly job: Job; readonly since: number } | null = null;
+  private marks: ReturnType<typeof setTimeout>[] = [];
+  private readonly listeners = new Set<() => void>();
+
+  constructor(private readonly thread: Pick<SolverThread, 'ask' | 'restart' | 'end'>) {}
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  readonly read = (): Solved => this.snapshot;
+
+  /** The job as it is now; null where it cannot be solved at all, which leaves the last roof standing. */
+  readonly solve = (job: Job | null): void => {
+    if (job === this.wanted) return;
+    this.wanted = job;
+    this.unmark();
+    if (job === null) {
+      this.set({ problems: [], solving: 'current' });
+      return;
+    }
+    const { running } = this;
+    if (running !== null && Date.now() - running.since > OVERTAKEN_MS) {
+      this.running = null;
+      this.thread.restart('a newer edit');
+    }
+    this.marks = [
+      setTimeout(() => this.set({ problems: [], solving: 'working' }), MARKED_MS),
+      setTimeout(() => this.set({ problems: [], solving: 'slow' }), SLOW_MS),
+    ];
+    this.run();
+  };
+
+  readonly stop = (): void => {
+    this.running = null;
+    this.thread.restart(STOPPED);
+  };
+
+  readonly again = (): void => {
+    const job = this.wanted;
+    this.wanted = null;
+    this.solve(job);
+  };
+
+  readonly fit = (job: Job): Promise<FitReport | null> =>
+    this.thread.ask((solver) => solver.fit(job));
+
+  dispose(): void {
+    this.unmark();
+    this.thread.end('closed');
+  }
+
+  private run(): void {
+    const job = this.wanted;
+    if (job === null || this.running !== null) return;
+    const mine = { job, since: Date.now() };
+    this.running = mine;
+    const ended = (): boolean => {
+      if (this.running === mine) this.running = null;
+      // A newer job has overtaken this answer.
+      if (this.wanted === job) return true;
+      this.run();
+      return false;
+    };
+    this.thread
+      .ask<Result<Solution>>((solver) => solver.solve(job) as Promise<Result<Solution>>)
+      .then(
+        (result) => {
+          if (!ended()) return;
+          this.unmark();
+          this.set(
+            result.ok
+              ? { solution: result.value, problems: [], solving: 'current' }
+              : { problems: result.problems, solving: 'current' },
+          );
+        },
+        (error: unknown) => {
+          if (!ended() || (error instanceof Ended && error.message === 'closed')) return;
+          this.unmark();
+          const stopped = error instanceof Ended && error.message === STOPPED;
+          this.set({ problems: [], solving: stopped ? 'stopped' : 'failed' });
+        },
+      );
+  }
+
+  private unmark(): void {
+    this.marks.forEach(clearTimeout);
+    this.marks = [];
+  }
+
+  private set(change: Partial<Solved>): void {
+    this.snapshot = { ...this.snapshot, ...change };
+    for (const listener of this.listeners) listener();
+  }
+}

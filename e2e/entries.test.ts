@@ -97,7 +97,7 @@ describe('a number typed over another', () => {
     const was = await valueOf(page, field);
     await typeInto(page, field, `44'`);
     // What is on its way is shown, and marked as not counting yet.
-    await waitForText(page, 'save-state', 'Counts when you leave the field');
+    await waitForText(page, 'save-state', 'Not taken yet');
     expect((await storedJob(page)).revision).toBe(before.revision);
     await settled(page);
     const after = await storedJob(page);

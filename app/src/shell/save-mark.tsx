@@ -4,7 +4,7 @@ import { useOpenJob } from '../data/open-job';
 import { Small } from '../ui/text';
 
 const WORDS: Readonly<Record<SaveState, string>> = {
-  entering: 'Counts when you leave the field',
+  entering: 'Not taken yet',
   saved: 'Saved',
   sending: 'On this device · sending …',
   away: 'On this device · the server is away',

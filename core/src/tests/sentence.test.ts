@@ -28,6 +28,7 @@ describe('a sentence', () => {
   it('holds sentences, and says what is under a tick of the tape in thousandths', () => {
     expect(spoken(say`first, ${plainly('then second')}`)).toBe('first, then second');
     expect(spoken(say`${inMm(0.3, 1)} off`, imperial)).toBe('0.012 in off');
+    expect(spoken(say`${inMm(0, 1)} off`, imperial)).toBe('0" off');
   });
 
   it('never tells a least smaller, nor a most larger, than it is', () => {

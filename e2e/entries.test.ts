@@ -203,6 +203,25 @@ it('asks whom a pitch is for, and leaves no wing behind', async () => {
   await page.close();
 });
 
+it('carries view and part in the address, and names each page', async () => {
+  const page = await openSample('Heron Slip');
+  await goTo(page, 'roof');
+  await press(page, 'Side');
+  await press(page, 'wing');
+  const url = new URL(page.url());
+  expect([url.searchParams.get('view'), url.searchParams.get('part')]).toEqual(['side', '1']);
+  expect(await page.title()).toBe('Roof · Heron Slip · Ogee');
+  const shared = await openPage(browser, PHONE);
+  await shared.goto(url.href, { waitUntil: 'networkidle0' });
+  await shared.waitForSelector('[aria-label^="From wall 1, to scale"]');
+  const chosen = await shared.$$eval('[role=radio][aria-checked=true]', (radios) =>
+    radios.map((radio) => (radio as HTMLElement).innerText),
+  );
+  expect(chosen.join(' ')).toMatch(/Side.*wing/);
+  await shared.close();
+  await page.close();
+});
+
 describe('without a signal', () => {
   it('opens, edits, creates and deletes; all goes out when the server is back, from any page', async () => {
     const own = await startApp();

@@ -1,4 +1,4 @@
-import { type CutList, type CutListEntry } from '@ogee/core';
+import { roundedUp, type CutList, type CutListEntry } from '@ogee/core';
 import type { Browser, Page } from 'puppeteer-core';
 import { commandLine, inches, startApp, storedJob, type AppServer } from './support/app-server';
 import {
@@ -16,6 +16,9 @@ import {
 } from './support/browser';
 
 jest.setTimeout(120_000);
+
+/** As the job of these tests is shown. */
+const DISPLAY = { units: 'imperial', fraction: 16, pitch: 'in12', terms: 'us' } as const;
 
 let server: AppServer;
 let browser: Browser;
@@ -46,7 +49,7 @@ const compare = async (entry: CutListEntry): Promise<void> => {
     expect([entry.mark, field, await spoken(page, `figure-${field}`)]).toEqual([
       entry.mark,
       field,
-      inches(entry.length[field]),
+      inches(field === 'blank' ? roundedUp(entry.length.blank, DISPLAY) : entry.length[field]),
     ]);
   }
   const sheet = await textOf(page, 'piece-sheet');

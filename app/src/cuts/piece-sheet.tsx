@@ -1,4 +1,5 @@
 import {
+  boardNeeded,
   boardOf,
   complement,
   faceSetting,
@@ -17,7 +18,9 @@ import {
 } from '@ogee/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Board } from '../draw/board';
+import { Board, tapeMarks } from '../draw/board';
+import { oneOf, useAddressed } from '../nav/addressed';
+import { MarkTable } from './mark-table';
 import { Choice } from '../ui/choice';
 import { writeLength, writeStock } from '../ui/length-entry';
 import { KindLine } from '../ui/kind-line';
@@ -52,21 +55,27 @@ const LENGTHS = [
   ['theory', 'Theory line', 'before anything is taken off'],
 ] as const;
 
+/** The first number that a framer looks for, and the board to take for it. */
+const LongPoint = ({ entry, working, display }: NumberProps) => (
+  <Worked
+    name="long point"
+    steps={working['length.longPoint'] ?? []}
+    display={display}
+    testID="worked-longPoint"
+  >
+    <View>
+      <Small>
+        Long point · {boardNeeded(entry.length.blank, display)} · touch any figure for its working
+      </Small>
+      <View testID="figure-longPoint">
+        <Length mm={entry.length.longPoint} display={display} size="large" showLoss />
+      </View>
+    </View>
+  </Worked>
+);
+
 const Lengths = ({ entry, working, display }: NumberProps) => (
   <View>
-    <Worked
-      name="long point"
-      steps={working['length.longPoint'] ?? []}
-      display={display}
-      testID="worked-longPoint"
-    >
-      <View>
-        <Small>Long point · touch any figure for its working</Small>
-        <View testID="figure-longPoint">
-          <Length mm={entry.length.longPoint} display={display} size="large" showLoss />
-        </View>
-      </View>
-    </Worked>
     {LENGTHS.filter(([field]) => field !== 'tail' || entry.length.tail > 0).map(
       ([field, name, what]) => (
         <View key={field} className="border-t border-grain">
@@ -76,7 +85,7 @@ const Lengths = ({ entry, working, display }: NumberProps) => (
               <Small>{what}</Small>
             </View>
             <View className="items-end" testID={`figure-${field}`}>
-              <Length mm={entry.length[field]} display={display} showLoss />
+              <Length mm={entry.length[field]} display={display} showLoss up={field === 'blank'} />
             </View>
           </Worked>
         </View>
@@ -208,10 +217,15 @@ export const PieceSheet = ({ entry, member, notes, display, way }: SheetProps) =
   const working = useMemo(() => workingOf(member), [member]);
   const board = useMemo(() => boardOf(member), [member]);
   const { hands } = entry;
-  const [hand, setHand] = useState<'left' | 'right'>(board.hand === 'right' ? 'right' : 'left');
+  const drawn = board.hand === 'right' ? 'right' : 'left';
+  const [wanted, setHand] = useAddressed<'left' | 'right'>('hand', drawn, oneOf('left', 'right'));
+  // An address may name a hand that this piece has not.
+  const hand = hands[wanted] > 0 ? wanted : drawn;
   const handed = hands.left + hands.right > 0;
   const mirrored = handed && hand !== board.hand;
   const steps = useMemo(() => stepsOf(member, mirrored), [member, mirrored]);
+  const marks = tapeMarks({ board, cuts: entry.cuts, mirrored });
+  const [shown, setShown] = useState<number | null>(null);
   const own = notes.filter((note) => note.member === entry.mark);
   return (
     <View className="gap-4" testID="piece-sheet">
@@ -226,6 +240,7 @@ export const PieceSheet = ({ entry, member, notes, display, way }: SheetProps) =
           {writeStock(entry.stock, display)}
         </Words>
       </View>
+      <LongPoint entry={entry} working={working} display={display} />
       {own.map((note, i) => (
         <Caution key={i} level={note.level} text={note.text} />
       ))}
@@ -247,8 +262,9 @@ export const PieceSheet = ({ entry, member, notes, display, way }: SheetProps) =
         kind={entry.kind}
         display={display}
         mirrored={mirrored}
+        shownMm={shown === null ? null : (marks[shown]?.at ?? null)}
       />
-      <Lengths entry={entry} working={working} display={display} />
+      <MarkTable marks={marks} shown={shown} display={display} onShow={setShown} />
       <View>
         <Title level={3}>Steps</Title>
         {stepWords(steps, entry.mark, { display, way }).map((step, i) => (
@@ -262,6 +278,7 @@ export const PieceSheet = ({ entry, member, notes, display, way }: SheetProps) =
         level="caution"
         text="Clamp the board, keep the cord and the other hand behind the saw, and let the guard close. A tilted saw binds sooner."
       />
+      <Lengths entry={entry} working={working} display={display} />
       <View>
         <Title level={3}>Cuts and their angles</Title>
         {entry.cuts.map((cut, i) => (

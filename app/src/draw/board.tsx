@@ -1,5 +1,6 @@
 import type { BoardDrawing, BoardMark, CutEntry, Job, Kind } from '@ogee/core';
 import { formatLength, KINDS, lengthFormat } from '@ogee/core';
+import { useEffect, useRef } from 'react';
 import { ScrollView, View } from 'react-native';
 import Svg, {
   Defs,
@@ -25,18 +26,26 @@ interface BoardProps {
   readonly display: Job['display'];
   /** Draw the other hand: its left face is the mirror image of this one's right. */
   readonly mirrored: boolean;
+  /** The reading to bring into sight; null leaves the board where it is. mm */
+  readonly shownMm?: number | null;
 }
 
 /** Where a mark is read on the tape, on the face towards you. */
 const readAt = (mark: BoardMark, mirrored: boolean): number | null =>
   mark.topEdge[mirrored ? 1 : 0];
 
+/** A mark on the top edge, as the tape finds it from the hooked end. mm */
+export interface TapeMark {
+  readonly name: string;
+  readonly at: number;
+}
+
 /** One label a place: of a double cut, the cheek that comes out on this face. */
 const labelled = (
   marks: readonly BoardMark[],
   cuts: readonly CutEntry[],
   mirrored: boolean,
-): { readonly name: string; readonly at: number }[] =>
+): TapeMark[] =>
   marks.flatMap((mark, i) => {
     const at = readAt(mark, mirrored);
     const first = marks.findIndex(
@@ -45,13 +54,29 @@ const labelled = (
     return at === null || first !== i ? [] : [{ name: cuts[mark.cut]?.name ?? '', at }];
   });
 
+/** The marks that are made on the top edge, in the order in which the tape comes to them. */
+export const tapeMarks = ({
+  board,
+  cuts,
+  mirrored,
+}: Pick<BoardProps, 'board' | 'cuts' | 'mirrored'>): TapeMark[] =>
+  labelled(board.marks, cuts, mirrored).sort((p, q) => p.at - q.at);
+
+/** Room left before a mark that is scrolled to. px */
+const BEFORE_MARK_PX = 60;
+
 /**
  * The board as it lies on the trestles: tape on top, hooked on the upper end; then the top edge; then the wide face
  * towards you. What is sawn away is hatched; lines on the far face are dashed. One scale throughout.
  */
-export const Board = ({ board, cuts, kind, display, mirrored }: BoardProps) => {
+export const Board = ({ board, cuts, kind, display, mirrored, shownMm = null }: BoardProps) => {
   const { colour } = useTheme();
+  const scroller = useRef<ScrollView>(null);
   const k = FACE_PX / board.depthMm;
+  useEffect(() => {
+    if (shownMm === null) return;
+    scroller.current?.scrollTo({ x: Math.max(0, END_PX + shownMm * k - BEFORE_MARK_PX) });
+  }, [shownMm, k]);
   const edgePx = board.thicknessMm * k;
   const edgeY = TAPE_PX + 12;
   const faceY = edgeY + edgePx + GAP_PX;
@@ -72,7 +97,12 @@ export const Board = ({ board, cuts, kind, display, mirrored }: BoardProps) => {
   const summary = labels.map(({ name, at }) => `${name} at ${text(at)}`).join(', ');
 
   return (
-    <ScrollView horizontal testID="board" className="rounded border border-grain bg-paper">
+    <ScrollView
+      ref={scroller}
+      horizontal
+      testID="board"
+      className="rounded border border-grain bg-paper"
+    >
       <View
         role="img"
         aria-label={`Board ${text(board.lengthMm)} long, from the upper end: ${summary}`}

@@ -1,7 +1,7 @@
 import { pitchText, withSide, withSidesAlike, type Block, type Job, type Side } from '@ogee/core';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
+import { countOf, useAddressed } from '../nav/addressed';
 import { EaveSection } from '../draw/eave-section';
 import { BlockChoice } from '../site/block-choice';
 import { Button } from '../ui/button';
@@ -135,7 +135,7 @@ const FasciaSchool = () => {
 /** What shape it is: each wall of each part, and the eave in section. */
 export const RoofForm = () => {
   const { job, edit, solution } = useOpenJob();
-  const [wanted, setWanted] = useState(0);
+  const [wanted, setWanted] = useAddressed('part', 0, countOf);
   const index = Math.min(wanted, job.blocks.length - 1);
   const block = job.blocks[index];
   if (block === undefined) return null;

@@ -6,6 +6,7 @@ import ZoomOut from 'lucide-react-native/icons/zoom-out';
 import { KINDS, KINDS_IN_ORDER } from '@ogee/core';
 import { KindLine } from '../ui/kind-line';
 import { useOpenJob } from '../data/open-job';
+import { oneOf, useAddressed } from '../nav/addressed';
 import { useOpenPiece } from '../nav/open-piece';
 import { Elevation } from '../draw/elevation';
 import { Plan } from '../draw/plan';
@@ -33,7 +34,11 @@ const UNDER_FRAME_PX = 190;
 export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
   const { job, solution, stale } = useOpenJob();
   const openPiece = useOpenPiece();
-  const [view, setView] = useState<RoofView>('plan');
+  const [view, setView] = useAddressed<RoofView>(
+    'view',
+    'plan',
+    oneOf(...VIEWS.map(({ value }) => value)),
+  );
   const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
   const fills = heightPx === undefined;
   return (

@@ -18,6 +18,7 @@ import {
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
+import { countOf, useAddressed } from '../nav/addressed';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
 import { LengthField, PitchField, StepperField } from '../ui/fields';
@@ -167,7 +168,7 @@ const Plates = ({ index }: { readonly index: number }) => {
 /** What was measured: the plates of every part, whether they are square, their height, the pitch. */
 export const SiteForm = () => {
   const { job, edit, problemAt } = useOpenJob();
-  const [wanted, setWanted] = useState(0);
+  const [wanted, setWanted] = useAddressed('part', 0, countOf);
   const [partOnly, setPartOnly] = useState(false);
   const index = Math.min(wanted, job.blocks.length - 1);
   const block = job.blocks[index];

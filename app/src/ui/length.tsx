@@ -1,4 +1,4 @@
-import { formatLength, splitImperial, type Job } from '@ogee/core';
+import { formatLength, roundedUp, splitImperial, type Job } from '@ogee/core';
 import { Text, View } from 'react-native';
 import { Figure } from './text';
 
@@ -10,6 +10,8 @@ interface LengthProps {
   readonly size?: 'large' | 'middle' | 'small';
   /** Says how far the shown figure is off the true one. */
   readonly showLoss?: boolean;
+  /** A length to order or to take: never shown shorter than it is. */
+  readonly up?: boolean;
 }
 
 const SIZES = {
@@ -29,16 +31,27 @@ const Fraction = ({ top, bottom, size }: { top: number; bottom: number; size: st
   </View>
 );
 
-const lossText = (mm: number, display: Display): string => {
-  const loss =
-    display.units === 'imperial' ? splitImperial(mm, display.fraction).lossMm : Math.round(mm) - mm;
+/** How much the figure shown is more than the true one. */
+const lossText = (mm: number, shown: number, display: Display): string => {
+  const rounding =
+    display.units === 'imperial'
+      ? splitImperial(shown, display.fraction).lossMm
+      : Math.round(shown) - shown;
+  const loss = shown + rounding - mm;
   if (Math.abs(loss) < 0.05) return 'exact';
   return `rounded ${loss > 0 ? 'up' : 'down'} ${Math.abs(loss).toFixed(1)} mm`;
 };
 
 /** A length for the eye: big, feet and inches with a stacked fraction, or millimetres; its rounding in sight. */
-export const Length = ({ mm, display, size = 'middle', showLoss = false }: LengthProps) => {
+export const Length = ({
+  mm: trueMm,
+  display,
+  size = 'middle',
+  showLoss = false,
+  up = false,
+}: LengthProps) => {
   const style = SIZES[size];
+  const mm = up ? roundedUp(trueMm, display) : trueMm;
   const spoken = formatLength(
     mm,
     display.units === 'imperial' ? { style: 'feet-inches', denominator: display.fraction } : METRIC,
@@ -70,7 +83,9 @@ export const Length = ({ mm, display, size = 'middle', showLoss = false }: Lengt
         )}
       </View>
       {showLoss && (
-        <Text className={`font-words text-soft ${style.loss}`}>{lossText(mm, display)}</Text>
+        <Text className={`font-words text-soft ${style.loss}`}>
+          {lossText(trueMm, mm, display)}
+        </Text>
       )}
     </View>
   );

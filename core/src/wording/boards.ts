@@ -1,6 +1,6 @@
 import type { Job } from '../job';
 import { leastMm, say, spoken } from '../sentence';
-import { MM_PER_FOOT } from '../units';
+import { MM_PER_FOOT, MM_PER_INCH } from '../units';
 
 /** Metric boards are asked for in steps of this. mm */
 const METRIC_STEP_MM = 100;
@@ -14,6 +14,12 @@ export const boardNeeded = (blankMm: number, { units }: Job['display']): string 
   return units === 'imperial'
     ? `${whole} ft board`
     : `${((whole * METRIC_STEP_MM) / 1000).toFixed(1)} m board`;
+};
+
+/** A length in whole ticks of the crew's tape, never less than it is. mm */
+export const roundedUp = (mm: number, { units, fraction }: Job['display']): number => {
+  const tick = units === 'imperial' ? MM_PER_INCH / fraction : 1;
+  return Math.ceil(mm / tick - SLACK) * tick;
 };
 
 /** A length that must not be fallen short of, told no shorter than it is. */

@@ -4,7 +4,7 @@
  * are found, as sentences with their measures (see `sentence.ts`).
  */
 export { angleSummary, complement, faceSetting, isTilted } from './angles';
-export { atLeast, boardNeeded } from './boards';
+export { atLeast, boardNeeded, roundedUp } from './boards';
 export { groupedNotes, type NoteGroup } from './notes';
 export { proved, type Proved } from './proved';
 export { angleWay, stepWords, type AngleWay } from './steps';

@@ -28,8 +28,12 @@ describe('a piece’s sheet', () => {
   it('shows every length to the millimetre, with what rounding took', () => {
     show('HJ1');
     const jack = piece('HJ1');
-    expect(screen.getByLabelText(`${Math.round(jack.length.longPoint)} mm`)).toBeTruthy();
-    expect(screen.getByLabelText(`${Math.round(jack.length.body)} mm`)).toBeTruthy();
+    for (const mm of [jack.length.longPoint, jack.length.body])
+      expect(screen.getAllByLabelText(`${Math.round(mm)} mm`).length).toBeGreaterThan(0);
+    // The board to take is never told shorter than it is.
+    expect(screen.getAllByLabelText(`${Math.ceil(jack.length.blank)} mm`).length).toBeGreaterThan(
+      0,
+    );
     expect(screen.getAllByText(/rounded (up|down) 0\.\d mm|exact/).length).toBeGreaterThanOrEqual(
       5,
     );
@@ -54,6 +58,21 @@ describe('a piece’s sheet', () => {
     expect(screen.getByText('Top of the ridge, above its plate')).toBeTruthy();
     expect(height!.abovePlate).toBeGreaterThan(2000);
     expect(screen.getAllByText(writeLength(height!.abovePlate, DISPLAY)).length).toBeGreaterThan(0);
+  });
+
+  it('has the marks first, in the order of the tape, and goes to each on the board', () => {
+    show('C1');
+    const names = screen
+      .getAllByLabelText(/^Show the .* on the board$/)
+      .map((row) => String(row.props['aria-label'] ?? row.props['accessibilityLabel']));
+    expect(names.map((name) => name.replace(/^Show the | on the board$/g, ''))).toEqual([
+      'plumb cut',
+      'heel cut',
+      'tail cut',
+    ]);
+    fireEvent.press(screen.getByTestId('next-mark'));
+    fireEvent.press(screen.getByTestId('next-mark'));
+    expect(screen.getByTestId('marks')).toBeTruthy();
   });
 
   it('offers no hand where a piece has none', () => {

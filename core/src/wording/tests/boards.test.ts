@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { atLeast, boardNeeded, groupedNotes } from '..';
+import { atLeast, boardNeeded, groupedNotes, roundedUp } from '..';
 
 const imperial = { units: 'imperial', fraction: 16, pitch: 'in12', terms: 'us' } as const;
 const metric = { ...imperial, units: 'metric' } as const;
@@ -15,6 +15,10 @@ describe('the board that a piece needs', () => {
         const feet = Number(boardNeeded(blank, imperial).split(' ')[0]);
         expect(feet * 304.8).toBeGreaterThan(blank - 0.001);
         expect(feet * 304.8).toBeLessThan(blank + 304.9);
+        for (const display of [imperial, metric]) {
+          expect(roundedUp(blank, display)).toBeGreaterThan(blank - 0.001);
+          expect(roundedUp(blank, display)).toBeLessThan(blank + 1.6);
+        }
         const metres = Number(boardNeeded(blank, metric).split(' ')[0]);
         expect(metres * 1000).toBeGreaterThan(blank - 0.001);
         expect(metres * 1000).toBeLessThan(blank + 100.1);

@@ -1,0 +1,45 @@
+import { useState } from 'react';
+
+const fromAddress = (name: string): string | null =>
+  typeof location === 'undefined' ? null : new URLSearchParams(location.search).get(name);
+
+/** Writes a choice into the address, beside what stands there; the place in the window's history stays the same. */
+const intoAddress = (name: string, value: string): void => {
+  if (typeof location === 'undefined') return;
+  const url = new URL(location.href);
+  url.searchParams.set(name, value);
+  history.replaceState(history.state, '', url);
+};
+
+/**
+ * A choice of a screen that its address carries, so that it can be shared and is still there after a reload.
+ *
+ * @param read the value that a text of the address stands for; null where it stands for none
+ */
+export const useAddressed = <T>(
+  name: string,
+  fallback: T,
+  read: (text: string) => T | null,
+): readonly [T, (next: T) => void] => {
+  const [value, setValue] = useState<T>(() => {
+    const text = fromAddress(name);
+    return (text === null ? null : read(text)) ?? fallback;
+  });
+  return [
+    value,
+    (next) => {
+      setValue(next);
+      intoAddress(name, String(next));
+    },
+  ];
+};
+
+/** Reads one of a few. */
+export const oneOf =
+  <T extends string>(...values: readonly T[]) =>
+  (text: string): T | null =>
+    values.find((value) => value === text) ?? null;
+
+/** Reads a number of something, from 0. */
+export const countOf = (text: string): number | null =>
+  /^\d{1,2}$/.test(text) ? Number(text) : null;

@@ -227,15 +227,16 @@ describe('without a signal', () => {
     const own = await startApp();
     const page = await openPage(browser, PHONE);
     await page.goto(own.base, { waitUntil: 'networkidle0' });
-    // The first visit keeps the app; each job that was opened is known.
+    // The first visit keeps the app, and the jobs of the list.
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-    await tap(page, 'job-Quince Yard');
-    await waitForText(page, 'save-state', 'Saved');
-    const url = page.url();
+    await page.waitForNetworkIdle();
     await page.setOfflineMode(true);
     await page.reload({ waitUntil: 'domcontentloaded' });
+    // Not opened before, and here all the same.
+    await tap(page, 'job-Quince Yard');
     await page.waitForSelector(byId('cut-list'));
+    const url = page.url();
     await goTo(page, 'timber');
     await typeInto(page, 'field-framing.spacing', '450');
     await leaveField(page);

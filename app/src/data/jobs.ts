@@ -21,6 +21,8 @@ export interface JobList {
   readonly jobs: readonly ListedJob[];
   /** The server did not answer: this is what the device knows. */
   readonly away: boolean;
+  /** Entries that could not be read any more; they lie aside on this device. */
+  readonly aside: number;
 }
 
 const summaryOf = ({ job: _job, ...summary }: StoredJob): JobSummary => summary;
@@ -46,14 +48,27 @@ const laidOver = (listed: readonly JobSummary[], waiting: readonly Waiting[]): L
   return [...all.values()];
 };
 
+/** As many jobs as these, the last changed, are on the device before anybody opens them. */
+const KEPT_AHEAD = 40;
+
+/** Fetches, one after the other, the jobs that the device does not have as they stand: they open without a signal. */
+const keepAhead = async (outbox: Outbox, listed: readonly JobSummary[]): Promise<void> => {
+  const known = new Map((await outbox.copies()).map(({ id, revision }) => [id, revision]));
+  for (const { id, revision } of listed.slice(0, KEPT_AHEAD))
+    if (known.get(id) !== revision) await outbox.meet(await api.read(id));
+};
+
 const fetchList = async (outbox: Outbox): Promise<JobList> => {
   const waiting = await outbox.waiting();
+  const aside = await outbox.aside();
   try {
-    return { jobs: laidOver(await api.list(), waiting), away: false };
+    const listed = await api.list();
+    void keepAhead(outbox, listed).catch(() => undefined);
+    return { jobs: laidOver(listed, waiting), away: false, aside };
   } catch (error) {
     const known = (await outbox.copies()).filter(({ deletedAt }) => deletedAt === null);
     if (known.length === 0 && waiting.length === 0) throw error;
-    return { jobs: laidOver(known.map(summaryOf), waiting), away: true };
+    return { jobs: laidOver(known.map(summaryOf), waiting), away: true, aside };
   }
 };
 

@@ -110,6 +110,8 @@ export class Outbox {
     const { copy: before, waiting } = await this.state(copy.id);
     if (waiting.length > 0 && before !== null) return;
     if (before !== null && before.revision > copy.revision) return;
+    if (before !== null && before.revision === copy.revision && before.updatedAt === copy.updatedAt)
+      return;
     await this.device.keepCopy(copy).catch(() => this.spare.keepCopy(copy));
     this.tell();
   }

@@ -73,6 +73,15 @@ export const JobsScreen = () => {
           </Words>
         </View>
       )}
+      {(jobs.data?.aside ?? 0) > 0 && (
+        <View role="status" className="rounded border border-pencil bg-sheet px-3 py-2">
+          <Words>
+            {jobs.data?.aside === 1 ? 'One entry' : `${jobs.data?.aside ?? 0} entries`} kept on this
+            device could not be read any more, and {jobs.data?.aside === 1 ? 'lies' : 'lie'} aside
+            here. Everything else is as it was.
+          </Words>
+        </View>
+      )}
       {deleted !== null && (
         <View
           role="status"

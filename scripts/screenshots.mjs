@@ -27,6 +27,10 @@ const VIEWS = [
   ['fit-phone', PHONE, 'light', 'Heron Slip', 'fit'],
   ['fit-wide', WIDE, 'light', 'Heron Slip', 'fit'],
   ['history-phone', PHONE, 'light', 'Heron Slip', 'history'],
+  // The steps, by each way to mark an angle.
+  ['steps-square-phone', PHONE, 'light', 'Heron Slip', 'cuts/HJ2', undefined, 'Steps'],
+  ['steps-degrees-phone', PHONE, 'light', 'Quince Yard', 'cuts/HJ1', undefined, 'Steps'],
+  ['steps-readings-phone', PHONE, 'light', 'Gannet Point', 'cuts/C1', undefined, 'Steps'],
 ];
 
 await installPackages();
@@ -56,7 +60,16 @@ const browser = await puppeteer.launch({
     '--ignore-gpu-blocklist',
   ],
 });
-for (const [name, size, theme, job, place, view] of VIEWS) {
+/** One sample marks its angles by two readings, so that each way is to be seen. */
+const readings = jobs.find((one) => one.name === 'Gannet Point');
+const { job: sample } = await (await fetch(`${base}/api/jobs/${readings.id}`)).json();
+sample.framing.angles = 'two-readings';
+await fetch(`${base}/api/jobs/${readings.id}`, {
+  method: 'PUT',
+  headers: { 'Content-Type': 'application/json' },
+  body: JSON.stringify({ revision: readings.revision, job: sample }),
+});
+for (const [name, size, theme, job, place, view, heading] of VIEWS) {
   const page = await browser.newPage();
   await page.setViewport(size);
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
@@ -69,6 +82,11 @@ for (const [name, size, theme, job, place, view] of VIEWS) {
       await page.waitForSelector(`::-p-xpath(//*[@role='radio' and contains(., '${view}')])`)
     ).click();
     await new Promise((resolve) => setTimeout(resolve, 4000));
+  }
+  if (heading !== undefined) {
+    const found = await page.waitForSelector(`::-p-xpath(//*[text()='${heading}'])`);
+    await found.evaluate((element) => element.scrollIntoView());
+    await new Promise((resolve) => setTimeout(resolve, 500));
   }
   await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${name}.png`) });
   await page.close();

@@ -59,6 +59,8 @@ export class JobInHand {
     change: Change | null;
     shown: Job | null;
     problem: Problem | null;
+    /** What it would say if it were left now. */
+    said: string;
   } | null = null;
   private readonly done: Step[] = [];
   private readonly undone: Step[] = [];
@@ -114,14 +116,15 @@ export class JobInHand {
   /** A field is taken up. One that was in hand before is left first. */
   readonly takeUp = (path: string): void => {
     if (this.hand?.path === path) return;
-    if (this.hand !== null) this.leave(this.hand.path, 'Changed');
-    this.hand = { path, change: null, shown: null, problem: null };
+    if (this.hand !== null) this.leave(this.hand.path, this.hand.said);
+    this.hand = { path, change: null, shown: null, problem: null, said: 'Changed' };
     this.publish();
   };
 
   /** What a field's own handler does with a value that was read in it: a preview. */
-  readonly whileTyping = (path: string, act: () => void): void => {
+  readonly whileTyping = (path: string, act: () => void, said = 'Changed'): void => {
     this.takeUp(path);
+    if (this.hand !== null) this.hand.said = said;
     this.typing = true;
     try {
       act();
@@ -143,7 +146,8 @@ export class JobInHand {
   /** What stands in the field cannot be read, or is what stood there before: nothing of it is previewed. */
   readonly withdraw = (path: string): void => {
     this.takeUp(path);
-    if (this.hand !== null) this.hand = { path, change: null, shown: null, problem: null };
+    if (this.hand !== null)
+      this.hand = { path, change: null, shown: null, problem: null, said: 'Changed' };
     this.publish();
   };
 

@@ -27,7 +27,9 @@ interface FieldProps<T> {
 }
 
 /** What becomes of what is typed in a field of the open job. */
-const useHand = (path: string): Hand & { readonly typing: (act: () => void) => void } => {
+const useHand = (
+  path: string,
+): Hand & { readonly typing: (act: () => void, said?: string) => void } => {
   const { hand, typedBefore, keepTyped } = useOpenJob();
   return {
     takeUp: () => hand.takeUp(path),
@@ -36,7 +38,7 @@ const useHand = (path: string): Hand & { readonly typing: (act: () => void) => v
     putBack: () => hand.putBack(path),
     typedBefore: typedBefore.get(path),
     keepTyped: (text) => keepTyped(path, text),
-    typing: (act) => hand.whileTyping(path, act),
+    typing: (act, said) => hand.whileTyping(path, act, said),
   };
 };
 
@@ -166,10 +168,11 @@ export const StepperField = ({
     const wanted = Math.min(max, Math.max(min, next));
     if (leaving.current === null) stood.current = value;
     else clearTimeout(leaving.current.timer);
-    hand.typing(() => onValue(wanted));
+    const said = `${label}: ${stood.current}${unit} → ${wanted}${unit}`;
+    hand.typing(() => onValue(wanted), said);
     const leave = (): void => {
       leaving.current = null;
-      hand.leave(`${label}: ${stood.current}${unit} → ${wanted}${unit}`);
+      hand.leave(said);
     };
     leaving.current = { timer: setTimeout(leave, STEPPING_MS), leave };
   };

@@ -218,6 +218,16 @@ describe('a field in hand', () => {
     hand.dispose();
   });
 
+  it('taken up before another was left, counts with what it said', async () => {
+    const there = server();
+    const hand = await open();
+    hand.whileTyping('corners', () => hand.edit(wall(9500)), 'Corners: 4 → 5');
+    hand.takeUp('elsewhere');
+    await until(() => hand.read().state === 'saved');
+    expect([there.state.saves, hand.read().undo]).toEqual([1, 'Corners: 4 → 5']);
+    hand.dispose();
+  });
+
   it('is undone by one step and done again by one, in whatever units', async () => {
     const there = server();
     const hand = await open();

@@ -32,6 +32,8 @@ export class Outbox {
   /** For entries that the device refused to keep. */
   private readonly spare = new Window();
   private readonly listeners = new Set<() => void>();
+  /** Texts of fields that are being written, the newest of each. */
+  private readonly texts = new Map<string, string | null>();
   private news: BroadcastChannel | null;
   private running: Promise<void> | null = null;
   private again = false;
@@ -133,8 +135,18 @@ export class Outbox {
     return this.device.typed(jobId);
   }
 
-  setTyped(jobId: string, path: string, text: string | null): Promise<void> {
-    return this.device.setTyped(jobId, path, text).catch(() => undefined);
+  /** Keeps what stands in a field; of keys that come quicker than the device writes, the newest text is written next. */
+  async setTyped(jobId: string, path: string, text: string | null): Promise<void> {
+    const key = `${jobId} ${path}`;
+    const writing = this.texts.has(key);
+    this.texts.set(key, text);
+    if (writing) return;
+    for (;;) {
+      const next = this.texts.get(key) ?? null;
+      await this.device.setTyped(jobId, path, next).catch(() => undefined);
+      if ((this.texts.get(key) ?? null) === next) break;
+    }
+    this.texts.delete(key);
   }
 
   /** Sends what waits, until nothing does or nobody answers. */

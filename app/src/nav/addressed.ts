@@ -1,7 +1,23 @@
 import { useState } from 'react';
 
+/** The address that the window was opened with: until its page is shown, the router writes it shorter than it was. */
+const opened =
+  typeof location === 'undefined'
+    ? null
+    : { path: location.pathname, choices: new Map(new URLSearchParams(location.search)) };
+
+/** Each choice that the window was opened with counts once, for the page that it was opened on. */
+const fromOpening = (name: string): string | null => {
+  if (opened?.path.startsWith(location.pathname) !== true) return null;
+  const found = opened.choices.get(name) ?? null;
+  opened.choices.delete(name);
+  return found;
+};
+
 const fromAddress = (name: string): string | null =>
-  typeof location === 'undefined' ? null : new URLSearchParams(location.search).get(name);
+  typeof location === 'undefined'
+    ? null
+    : (new URLSearchParams(location.search).get(name) ?? fromOpening(name));
 
 /** Writes a choice into the address, beside what stands there; the place in the window's history stays the same. */
 const intoAddress = (name: string, value: string): void => {

@@ -133,6 +133,12 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
   const [held, setHeld] = useState<{ handle: number; by: number; result: Dragged | null } | null>(
     null,
   );
+  // What the finger did last, at once: it may be lifted before the drawing has followed.
+  const last = useRef(held);
+  const hold = (next: typeof held): void => {
+    last.current = next;
+    setHeld(next);
+  };
   const from = useRef<Vec2>([0, 0]);
   const fit = useMemo(
     () =>
@@ -165,23 +171,25 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
     const { pointerId, clientX, clientY } = event.nativeEvent;
     (event.currentTarget as unknown as HTMLElement).setPointerCapture(pointerId);
     from.current = [clientX, clientY];
-    setHeld({ handle, by: 0, result: null });
+    hold({ handle, by: 0, result: null });
   };
   const move = (event: PointerEvent): void => {
-    const handle = handles[held?.handle ?? -1];
-    if (held === null || handle === undefined) return;
+    const now = last.current;
+    const handle = handles[now?.handle ?? -1];
+    if (now === null || handle === undefined) return;
     const { clientX, clientY } = event.nativeEvent;
     const [dx, dy] = [clientX - from.current[0], from.current[1] - clientY];
     const px = dx * handle.way[0] + dy * handle.way[1];
     const touched = Math.abs(px) < TOUCHED_PX;
     const by = px / fit.pxPerMm;
     const result = touched ? null : dragged(job, index, handle, by, step);
-    if (touched || result !== null) setHeld({ handle: held.handle, by, result });
+    if (touched || result !== null) hold({ handle: now.handle, by, result });
   };
   const release = (): void => {
-    const handle = handles[held?.handle ?? -1];
-    setHeld(null);
-    if (held?.result != null && handle !== undefined) moveBy(handle, held.by);
+    const done = last.current;
+    const handle = handles[done?.handle ?? -1];
+    hold(null);
+    if (done?.result != null && handle !== undefined) moveBy(handle, done.by);
   };
   const nudge = (handle: Handle, steps: number): void => moveBy(handle, steps * step);
 
@@ -235,7 +243,7 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
                   onPointerDown={(event) => take(i, event)}
                   onPointerMove={move}
                   onPointerUp={release}
-                  onPointerCancel={() => setHeld(null)}
+                  onPointerCancel={() => hold(null)}
                   testID={`drag-${handle.moves}-${handle.side}`}
                   className="absolute cursor-grab touch-none rounded-full"
                   style={{

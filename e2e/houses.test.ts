@@ -155,7 +155,12 @@ describe('houses built with a thumb', () => {
   it('a wall dragged with a finger comes to a round figure, and saws', async () => {
     const before = (await storedJob(page)).job.blocks[0]!.outline;
     await tap(page, 'place-site');
-    const knob = (await (await page.waitForSelector(byId('drag-wall-3')))!.boundingBox())!;
+    // Each place keeps its own scroll position: the drawing may stand above what is seen.
+    const handle = (await page.waitForSelector(byId('drag-wall-3')))!;
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    await handle.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    const knob = (await handle.boundingBox())!;
     const [x, y] = [knob.x + knob.width / 2, knob.y + knob.height / 2];
     await page.touchscreen.touchStart(x, y);
     await page.touchscreen.touchMove(x - 12, y);

@@ -61,8 +61,11 @@ interface Shelves extends DBSchema {
   aside: { key: number; value: unknown };
 }
 
-const lastJob = (entries: readonly { readonly job: Job | null }[]): Job | null =>
-  entries.reduce<Job | null>((job, entry) => entry.job ?? job, null);
+/** A job as its last entry left it, or as the server last had it. */
+export const latestJob = (
+  entries: readonly { readonly job: Job | null }[],
+  copy: StoredJob | null | undefined,
+): Job | null => entries.reduce<Job | null>((job, entry) => entry.job ?? job, copy?.job ?? null);
 
 /** What was kept is read by the schema: a field that came later gets its default, what is no job is none. */
 const jobKept = (kept: unknown): Job | null => {
@@ -70,10 +73,9 @@ const jobKept = (kept: unknown): Job | null => {
   return read.ok ? read.value : null;
 };
 
-const isWhole = (entry: Omit<Waiting, 'seq'>): boolean =>
-  entry.job === null
-    ? entry.act === 'delete' || entry.act === 'undelete'
-    : jobKept(entry.job) !== null;
+/** Whether an entry of this sort is one without a job. */
+const needsNoJob = ({ act }: Pick<Waiting, 'act'>): boolean =>
+  act === 'delete' || act === 'undelete';
 
 /** The device's own database. */
 class Shelf implements Device {
@@ -82,16 +84,13 @@ class Shelf implements Device {
   constructor(private readonly database: IDBPDatabase<Shelves>) {}
 
   async waiting(): Promise<Waiting[]> {
-    const all = await this.database.getAll('entries');
-    const broken = all.filter((entry) => !isWhole(entry));
-    for (const entry of broken) await this.setAside(entry);
-    return all
-      .filter((entry) => !broken.includes(entry))
-      .map((entry) => ({
-        ...entry,
-        seq: entry.seq ?? 0,
-        job: entry.job === null ? null : jobKept(entry.job),
-      }));
+    const whole: Waiting[] = [];
+    for (const entry of await this.database.getAll('entries')) {
+      const job = entry.job === null ? null : jobKept(entry.job);
+      if (job === null && !needsNoJob(entry)) await this.setAside(entry);
+      else whole.push({ ...entry, seq: entry.seq ?? 0, job });
+    }
+    return whole;
   }
 
   async append(jobId: string, make: (latest: Job | null) => NewEntry | null): Promise<void> {
@@ -100,7 +99,7 @@ class Shelf implements Device {
     });
     const entries = await work.objectStore('entries').index('job').getAll(jobId);
     const copy = await work.objectStore('copies').get(jobId);
-    const entry = make(lastJob(entries) ?? copy?.job ?? null);
+    const entry = make(latestJob(entries, copy));
     if (entry !== null) await work.objectStore('entries').add({ ...entry, jobId });
     await work.done;
   }
@@ -176,7 +175,7 @@ export class Window implements Device {
 
   append(jobId: string, make: (latest: Job | null) => NewEntry | null): Promise<void> {
     const own = this.entries.filter((entry) => entry.jobId === jobId);
-    const entry = make(lastJob(own) ?? this.kept.get(jobId)?.job ?? null);
+    const entry = make(latestJob(own, this.kept.get(jobId)));
     if (entry !== null) this.entries.push({ ...entry, jobId, seq: this.next });
     this.next += 1;
     return Promise.resolve();

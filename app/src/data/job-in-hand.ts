@@ -1,4 +1,5 @@
 import { plainly, readJob, spoken, type Job, type Problem, type StoredJob } from '@ogee/core';
+import { latestJob } from './device';
 import type { Outbox, JobState } from './outbox';
 
 export type Change = (job: Job) => Job;
@@ -43,8 +44,7 @@ const same = (one: Job, other: Job): boolean => JSON.stringify(one) === JSON.str
 const shownAs = (job: Job, { display }: Job): Job => ({ ...job, display });
 
 /** What this device shows of a job: as its last entry left it, or as the server last had it. */
-export const latestOf = ({ waiting, copy }: JobState): Job | null =>
-  waiting.reduce<Job | null>((job, entry) => entry.job ?? job, copy?.job ?? null);
+export const latestOf = ({ waiting, copy }: JobState): Job | null => latestJob(waiting, copy);
 
 /**
  * The job that is worked on. A change is one entry: read by the job's own checks, kept on the device, sent. While a field

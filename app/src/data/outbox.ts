@@ -1,6 +1,6 @@
 import type { Job, StoredJob } from '@ogee/core';
 import { api, Refused } from './api';
-import { Window, type Device, type NewEntry, type Stop, type Waiting } from './device';
+import { latestJob, Window, type Device, type NewEntry, type Stop, type Waiting } from './device';
 
 /** What is known of one job on this device. */
 export interface JobState {
@@ -68,7 +68,7 @@ export class Outbox {
 
   async state(jobId: string): Promise<JobState> {
     const [copy, waiting, stops, spare] = await Promise.all([
-      this.device.copy(jobId),
+      this.copyOf(jobId),
       this.waiting(),
       this.device.stops(),
       this.spare.waiting(),
@@ -79,6 +79,17 @@ export class Outbox {
       stop: stops.find((stop) => stop.jobId === jobId) ?? null,
       unkept: (this.device.lasts ? spare : waiting).filter((entry) => entry.jobId === jobId).length,
     };
+  }
+
+  /** Keeps what the server has on the device; where that is full, in this window. */
+  private keepCopy(copy: StoredJob): Promise<void> {
+    return this.device.keepCopy(copy).catch(() => this.spare.keepCopy(copy));
+  }
+
+  /** The newer of what the device and this window have of a job. */
+  private async copyOf(jobId: string): Promise<StoredJob | null> {
+    const [kept, here] = await Promise.all([this.device.copy(jobId), this.spare.copy(jobId)]);
+    return here !== null && here.revision >= (kept?.revision ?? 0) ? here : kept;
   }
 
   stops(): Promise<Stop[]> {
@@ -100,8 +111,7 @@ export class Outbox {
     } catch {
       // The disk is full, or the browser has closed its store: the entry lives in this window until it is sent.
       const { copy, waiting } = await this.state(jobId);
-      const latest = waiting.at(-1)?.job ?? copy?.job ?? null;
-      await this.spare.append(jobId, () => make(latest));
+      await this.spare.append(jobId, () => make(latestJob(waiting, copy)));
     }
     this.tell(true);
     void this.send();
@@ -114,13 +124,13 @@ export class Outbox {
     if (before !== null && before.revision > copy.revision) return;
     if (before !== null && before.revision === copy.revision && before.updatedAt === copy.updatedAt)
       return;
-    await this.device.keepCopy(copy).catch(() => this.spare.keepCopy(copy));
+    await this.keepCopy(copy);
     this.tell();
   }
 
   /** A person has said how to go on: `over` is what the entries are sent on top of now. */
   async goOn(jobId: string, over: StoredJob | null): Promise<void> {
-    if (over !== null) await this.device.keepCopy(over);
+    if (over !== null) await this.keepCopy(over);
     await this.device.setStop(jobId, null);
     this.tell(true);
     await this.send();
@@ -204,7 +214,7 @@ export class Outbox {
       case 'create':
         return job === null ? null : api.create(jobId, job, { entry: id, said });
       case 'save': {
-        const copy = await this.device.copy(jobId);
+        const copy = await this.copyOf(jobId);
         if (job === null) return null;
         return api.save(jobId, copy?.revision ?? 1, job, {
           entry: id,
@@ -225,7 +235,7 @@ export class Outbox {
     if (!spare) await this.device.sent(entry, stored);
     else {
       await this.spare.sent(entry, stored);
-      if (stored !== null) await this.device.keepCopy(stored).catch(() => undefined);
+      if (stored !== null) await this.keepCopy(stored);
     }
   }
 

@@ -166,6 +166,20 @@ describe('an entry on its way', () => {
     hand.dispose();
   });
 
+  it('of a job that the full device has no copy of is opened and sent all the same', async () => {
+    const there = server();
+    const full = new DOMException('full', 'QuotaExceededError');
+    jest.spyOn(device, 'append').mockRejectedValue(full);
+    jest.spyOn(device, 'keepCopy').mockRejectedValue(full);
+    await outbox.meet(there.saveElsewhere(job('newer')));
+    const hand = await open();
+    expect(hand.read()).toMatchObject({ revision: 2, job: { name: 'newer' } });
+    for (const name of ['unkept', 'unkept again']) hand.edit(named(name), name);
+    await until(() => hand.read().state === 'saved');
+    expect(there.current()).toMatchObject({ revision: 4, job: { name: 'unkept again' } });
+    hand.dispose();
+  });
+
   it('that cannot be read any more is set aside, and kept', async () => {
     const shelf = device as unknown as {
       database: { add: (name: string, value: object) => Promise<unknown> };

@@ -2,7 +2,7 @@ import type { Problem } from '../problem';
 import { fascias } from './eaves/fascias';
 import type { Member } from './member/member';
 import type { Primary } from './primary';
-import { type Site } from './site';
+import type { Site } from './site';
 import { headerMember, lineMember, rafterMember } from './to-member';
 import { unseatedLine, unseatedRafter } from './rafters/unseated';
 

@@ -17,7 +17,7 @@ import { dividersOf, rafterSpans, type Divider, type Span } from './layout/spans
 import { allStations, type Stations } from './layout/stations';
 import type { Strip } from './joint/strip';
 import { StripGrid } from './joint/strip-grid';
-import { type Site } from './site';
+import type { Site } from './site';
 
 /** What was left out on the way, to be said. */
 export interface LeftOut {

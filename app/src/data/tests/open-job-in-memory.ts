@@ -5,7 +5,6 @@ import type { Outbox } from '../outbox';
 
 /** Stands in for the open job in component tests: the real job in hand over an outbox whose server never answers. */
 let hand: JobInHand | null = null;
-const said: string[] = [];
 const typed = new Map<string, string>();
 const eavesBefore = new Map<string, Side>();
 
@@ -14,11 +13,7 @@ const current = (): JobInHand => {
   return hand;
 };
 
-/** The entries made since the job was opened, by what they said. */
-export const entriesSaid = (): readonly string[] => said;
-
 export const openInMemory = (job: Job): void => {
-  said.length = 0;
   typed.clear();
   eavesBefore.clear();
   const copy = {
@@ -35,10 +30,7 @@ export const openInMemory = (job: Job): void => {
     away: false,
     append: (_id, make) => {
       const entry = make(latest);
-      if (entry !== null) {
-        latest = entry.job;
-        said.push(entry.said);
-      }
+      if (entry !== null) latest = entry.job;
       return Promise.resolve();
     },
     subscribe: () => () => undefined,

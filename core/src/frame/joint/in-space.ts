@@ -1,14 +1,11 @@
-import { flip, halfSpaceToLocal, planeAt, through, toWorld, v3 } from '../../geom';
+import { flip, halfSpaceToLocal, planeAt, SAME_WAY_SINE, through, toWorld, v3 } from '../../geom';
 import type { HalfSpace, Vec3 } from '../../geom';
 import type { EndCut, Member } from '../member/member';
 import { solidOf, woodWithin } from '../member/solid-of';
+import { RIPPED } from './strip';
 
 /** Wood that two boards may share before one is cut: rounding. mm³ */
 const TOUCHING_MM3 = 1;
-/** A cut nearer than this to the board's own direction would rip it, as a sine: under 2°. */
-const RIPPED = 0.03;
-/** A face nearer than this to square across, or to plumb, is sawn as such. */
-const SQUARE = 1e-6;
 
 /** A board's convex pieces by their faces' planes in the world, each looking out. */
 const facesOf = (member: Member): HalfSpace[][] => {
@@ -24,8 +21,8 @@ const facesOf = (member: Member): HalfSpace[][] => {
 };
 
 const cutName = ({ normal }: HalfSpace, { a }: Member['frame']): string => {
-  if (Math.abs(v3.dot(normal, a)) > 1 - SQUARE) return 'end cut';
-  return Math.abs(normal[2]) < SQUARE ? 'cheek cut' : 'compound cut';
+  if (Math.abs(v3.dot(normal, a)) > 1 - SAME_WAY_SINE) return 'end cut';
+  return Math.abs(normal[2]) < SAME_WAY_SINE ? 'cheek cut' : 'compound cut';
 };
 
 /** The board sawn along a face of another, on the side of its own anchor; null where that cannot be sawn. */

@@ -13,7 +13,7 @@ import { plumbKeep } from '../member/board';
 import type { EndCut, Member, Notch } from '../member/member';
 import { woodWithin } from '../member/solid-of';
 import type { Strip } from './strip';
-import { type Site } from '../site';
+import type { Site } from '../site';
 
 const seatCut = (corner: Vec2, plateMm: number): EndCut => ({
   at: 'seat',

@@ -9,6 +9,7 @@ import {
   type HalfSpace,
   type TaggedPolygon,
   type Vec2,
+  SAME_WAY_SINE,
 } from '../../geom';
 import { plumbKeep } from '../member/board';
 import type { Kind } from '../member/kinds';
@@ -131,11 +132,8 @@ export const squareAcross = (
 
 /** Plan area that two boards may share before one is cut: rounding along a whole face. mm² */
 const FACE_MM2 = 1;
-/** Directions nearer than this are one, as a sine. */
-const SQUARE = 1e-6;
-
 /** A cut nearer than this to the board's own direction would rip it, as a sine: under 2°. */
-const RIPPED = 0.03;
+export const RIPPED = 0.03;
 
 /** Whether two strips' boxes lie apart, so that the strips do. */
 export const boxesPart = (a: Strip['box'], b: Strip['box']): boolean =>
@@ -161,7 +159,7 @@ const facesInTheWay = (one: Strip, other: Strip): readonly PolygonEdge<StripEdge
 };
 
 const endName = (strip: Strip, outward: Vec2): string =>
-  Math.abs(v2.cross(strip.heading, outward)) < SQUARE ? 'plumb cut' : 'cheek cut';
+  Math.abs(v2.cross(strip.heading, outward)) < SAME_WAY_SINE ? 'plumb cut' : 'cheek cut';
 
 /** What is left of a strip cut along one face of another, on the side of its own anchor; null where that cannot be sawn. */
 const alongFace = (

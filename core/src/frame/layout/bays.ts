@@ -1,7 +1,7 @@
 import { edgesOf, intervals, v2, type Interval, type Vec2 } from '../../geom';
 import { overOwnWalls, type Slope } from '../../roof';
 import { onSlope, planPoint } from './slope-plan';
-import { type Site } from '../site';
+import type { Site } from '../site';
 
 /** Stations this near are one. mm */
 export const SAME_STATION_MM = 0.01;

@@ -5,7 +5,7 @@ import { degrees } from '../../units';
 import type { Member } from '../member/member';
 import type { SetLine } from '../lines/set-lines';
 import type { SetRafter } from './set-rafters';
-import { type Site } from '../site';
+import type { Site } from '../site';
 
 /** Wood that a seat must take out of a timber at the least, plumb. mm */
 const LEAST_NOTCH_MM = 1;

@@ -9,6 +9,7 @@ import { spoken, type Sentence } from './sentence';
 export type ProblemCode =
   | 'not-json'
   | 'schema'
+  | 'newer'
   | 'length'
   | 'pitch'
   | 'outline'

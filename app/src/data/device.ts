@@ -45,6 +45,8 @@ export interface Device {
   /** What stands typed and not taken in a job's fields. */
   typed(jobId: string): Promise<ReadonlyMap<string, string>>;
   setTyped(jobId: string, path: string, text: string | null): Promise<void>;
+  /** Keeps what could not be read. */
+  setAside(unreadable: unknown): Promise<void>;
   /** How many entries could not be read and lie aside. */
   aside(): Promise<number>;
 }
@@ -87,7 +89,7 @@ class Shelf implements Device {
     const whole: Waiting[] = [];
     for (const entry of await this.database.getAll('entries')) {
       const job = entry.job === null ? null : jobKept(entry.job);
-      if (job === null && !needsNoJob(entry)) await this.setAside(entry);
+      if (job === null && !needsNoJob(entry)) await this.moveAside(entry);
       else whole.push({ ...entry, seq: entry.seq ?? 0, job });
     }
     return whole;
@@ -152,7 +154,11 @@ class Shelf implements Device {
     return this.database.count('aside');
   }
 
-  private async setAside(entry: Omit<Waiting, 'seq'> & { seq?: number }): Promise<void> {
+  async setAside(unreadable: unknown): Promise<void> {
+    await this.database.add('aside', unreadable);
+  }
+
+  private async moveAside(entry: Omit<Waiting, 'seq'> & { seq?: number }): Promise<void> {
     const work = this.database.transaction(['entries', 'aside'], 'readwrite');
     await work.objectStore('aside').add(entry);
     if (entry.seq !== undefined) await work.objectStore('entries').delete(entry.seq);
@@ -220,6 +226,10 @@ export class Window implements Device {
     else own.set(path, text);
     this.texts.set(jobId, own);
     return Promise.resolve();
+  }
+
+  setAside(): Promise<void> {
+    return Promise.reject(new Error('this window keeps nothing'));
   }
 
   aside(): Promise<number> {

@@ -1,5 +1,6 @@
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { openDevice } from './device';
+import { takeOverDrafts } from './former-drafts';
 import { Outbox } from './outbox';
 
 const OutboxContext = createContext<Outbox | null>(null);
@@ -10,7 +11,9 @@ export const OutboxProvider = ({ children }: { children: ReactNode }) => {
   useEffect(() => {
     let opened: Outbox | null = null;
     let wanted = true;
-    void openDevice().then((device) => {
+    void openDevice().then(async (device) => {
+      // A full or closed store keeps the drafts where they are, for the next time.
+      if (device.lasts) await takeOverDrafts(device, localStorage).catch(() => undefined);
       if (!wanted) return;
       opened = new Outbox(device);
       void opened.send();

@@ -1,3 +1,4 @@
+import { JOB_VERSION } from './migrations';
 import type { Job } from './schema';
 
 /**
@@ -18,7 +19,7 @@ export const newJob = (
   const eave = { roof: 'eave' as const, pitch, overhang: imperial ? 406.4 : 400 };
   return {
     format: 'ogee-job',
-    version: 1,
+    version: JOB_VERSION,
     name,
     display,
     timber: imperial

@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { plainly, say } from '../sentence';
 import { checkJob } from './check';
+import { toCurrentVersion } from './migrations';
 import { oversize } from './oversize';
 import { jobSchema, type Job } from './schema';
 
@@ -52,11 +53,13 @@ const toProblem = (raw: z.core.$ZodIssue): Problem => {
   return { code: 'schema', path: path === '' ? 'job' : path, text: plainly(wording(issue)) };
 };
 
-/** Reads data of any shape by the schema alone: every field there, every default written in. */
+/** Reads data of any shape and version by the schema alone: every field there, every default written in. */
 const readShape = (data: unknown): Result<Job> => {
   const large = oversize(data);
   if (large !== null) return refused([large]);
-  const parsed = jobSchema.safeParse(data, { reportInput: true });
+  const current = toCurrentVersion(data);
+  if (!current.ok) return current;
+  const parsed = jobSchema.safeParse(current.value, { reportInput: true });
   return parsed.success ? ok(parsed.data) : refused(parsed.error.issues.map(toProblem));
 };
 

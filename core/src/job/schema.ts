@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { parseLength, parsePitch } from '../units';
+import { JOB_VERSION } from './migrations';
 
 /** A length in a file: millimetres as a number, or text with its unit. Comes out as millimetres. */
 const length = (min: number, max: number) =>
@@ -166,7 +167,7 @@ const collarTies = z.strictObject({
 /** The contract's job file, whole. Types are inferred from it; nothing else defines what a job is. */
 export const jobSchema = z.strictObject({
   format: z.literal('ogee-job'),
-  version: z.literal(1),
+  version: z.literal(JOB_VERSION),
   name: z.string().trim().min(1, 'a job needs a name').max(120, 'a name has at most 120 letters'),
   /** What a person should know about the job, in their own words. */
   about: z.string().max(2000).optional(),

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { newJob, type Job, type StoredJob } from '@ogee/core';
 import { api, Refused } from '../api';
 import { openDevice, type Device } from '../device';
+import { takeOverDrafts } from '../former-drafts';
 import { JobInHand } from '../job-in-hand';
 import { Outbox } from '../outbox';
 
@@ -188,6 +189,54 @@ describe('an entry on its way', () => {
     expect((await open()).read().job.name).toBe('first');
     expect(await outbox.aside()).toBe(1);
     expect(await outbox.waiting()).toEqual([]);
+  });
+});
+
+describe('drafts of the former app', () => {
+  /** What localStorage does, in memory. */
+  const storage = (texts: Record<string, string>): Storage => {
+    const kept = new Map(Object.entries(texts));
+    return {
+      get length() {
+        return kept.size;
+      },
+      key: (at) => [...kept.keys()][at] ?? null,
+      getItem: (key) => kept.get(key) ?? null,
+      removeItem: (key) => kept.delete(key),
+      setItem: (key, text) => kept.set(key, text),
+      clear: () => kept.clear(),
+    } satisfies Storage;
+  };
+  const draft = (over: number, of: Job) => JSON.stringify({ over, job: of });
+
+  it('are sent over the revision they were made on, and go from their old place', async () => {
+    const there = server();
+    const old = storage({ 'ogee.draft.j': draft(1, job('unsent')), else: 'kept' });
+    await takeOverDrafts(device, old);
+    await outbox.send();
+    expect(there.current()).toMatchObject({ revision: 2, job: { name: 'unsent' } });
+    expect([old.length, old.getItem('else')]).toEqual([1, 'kept']);
+  });
+
+  it('of a job that went on elsewhere wait for a person', async () => {
+    const there = server();
+    there.saveElsewhere(job('theirs'));
+    await device.keepCopy(there.current());
+    await takeOverDrafts(device, storage({ 'ogee.draft.j': draft(1, job('unsent')) }));
+    await outbox.send();
+    expect(there.current().job.name).toBe('theirs');
+    expect(await outbox.state('j')).toMatchObject({
+      stop: { why: 'conflict', theirs: { revision: 2 } },
+      waiting: [{ job: { name: 'unsent' } }],
+    });
+  });
+
+  it('are one entry however often they are found, and are set aside where unreadable', async () => {
+    const texts = { 'ogee.draft.j': draft(1, job('unsent')), 'ogee.draft.k': '{"over":1,"job":{' };
+    await takeOverDrafts(device, storage(texts));
+    await takeOverDrafts(device, storage({ 'ogee.draft.j': texts['ogee.draft.j'] }));
+    expect((await outbox.waiting()).map(({ jobId }) => jobId)).toEqual(['j']);
+    expect(await outbox.aside()).toBe(1);
   });
 });
 

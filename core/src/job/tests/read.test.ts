@@ -45,7 +45,8 @@ describe('readJob', () => {
 
   it.each([
     ['format', 'else', 'format', 'expected "ogee-job"'],
-    ['version', 2, 'version', 'expected 1'],
+    ['version', 0, 'version', 'expected 1'],
+    ['version', 2, 'version', 'made by a newer Ogee; this one reads versions up to 1'],
     ['name', ' ', 'name', 'a job needs a name'],
     ['blocks.0.sides.2.pitch', 'steep', 'blocks.0.sides.2.pitch', '"steep" is not a pitch'],
     ['blocks.0.sides.2.pitch', '85°', 'blocks.0.sides.2.pitch', 'accepted is 2° to 80°'],

@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { brotliCompress, constants, gzip } from 'node:zlib';
 import { must, ROOT } from './run.mjs';
 
 const STAMP = join(ROOT, 'app', 'dist', '.built-from');
@@ -11,11 +13,13 @@ const SOURCES = [
   'app/app',
   'app/src',
   'app/public',
+  'app/stand-ins',
   'package-lock.json',
 ];
 const SETTINGS = [
   'app.json',
   'babel.config.js',
+  'build-fonts.mjs',
   'build-worker.mjs',
   'metro.config.js',
   'tailwind.config.js',
@@ -27,14 +31,15 @@ const filesUnder = (path) =>
     ? readdirSync(path)
         .sort()
         .flatMap((name) => filesUnder(join(path, name)))
-    : path.endsWith('solver.worker.js')
-      ? []
-      : [path];
+    : [path];
+
+/** Made here from the sources themselves. */
+const MADE = /public\/(solver\.worker\.js|fonts\/)/;
 
 const sourceHash = () => {
   const hash = createHash('sha256');
   for (const source of [...SOURCES, ...SETTINGS.map((name) => `app/${name}`)]) {
-    for (const file of filesUnder(join(ROOT, source)))
+    for (const file of filesUnder(join(ROOT, source)).filter((path) => !MADE.test(path)))
       hash.update(file.slice(ROOT.length)).update(readFileSync(file));
   }
   return hash.digest('hex');
@@ -71,11 +76,37 @@ const offlineShell = async () => {
   );
 };
 
+/** What is worth compressing, and from what size on. bytes */
+const COMPRESSIBLE = /\.(html|js|css|svg|webmanifest)$/;
+const LEAST = 1024;
+
+/** Beside each text file of the app lies the same one compressed as far as it goes: the server sends that. */
+const compressed = async () => {
+  const started = Date.now();
+  const files = filesUnder(join(ROOT, 'app', 'dist')).filter(
+    (path) => COMPRESSIBLE.test(path) && statSync(path).size >= LEAST,
+  );
+  const written = files.map(async (path) => {
+    const text = readFileSync(path);
+    const asText = { [constants.BROTLI_PARAM_MODE]: constants.BROTLI_MODE_TEXT };
+    writeFileSync(`${path}.br`, await promisify(brotliCompress)(text, { params: asText }));
+    writeFileSync(
+      `${path}.gz`,
+      await promisify(gzip)(text, { level: constants.Z_BEST_COMPRESSION }),
+    );
+  });
+  await Promise.all(written);
+  process.stdout.write(
+    `· compressing ${files.length} files (${((Date.now() - started) / 1000).toFixed(0)} s)\n`,
+  );
+};
+
 /** Builds worker, web app and server, unless what stands there was built from these very sources. */
 export const build = async () => {
   const hash = sourceHash();
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
   await must('building the solver’s worker', 'node', ['app/build-worker.mjs']);
+  await must('making the fonts small', 'node', ['app/build-fonts.mjs']);
   await must(
     'building the web app (2 to 5 minutes the first time)',
     'npm',
@@ -87,6 +118,7 @@ export const build = async () => {
     },
   );
   await offlineShell();
+  await compressed();
   await must('building the server', 'node', ['server/build.mjs']);
   writeFileSync(STAMP, hash);
 };

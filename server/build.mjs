@@ -13,6 +13,7 @@ await build({
     'knex',
     'compression',
     'express',
+    'express-static-gzip',
     'helmet',
     'pino',
     'pino-http',

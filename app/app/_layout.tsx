@@ -1,9 +1,4 @@
 import '../src/theme/global.css';
-import { useFonts } from 'expo-font';
-import { BarlowCondensed_500Medium } from '@expo-google-fonts/barlow-condensed/500Medium';
-import { BarlowCondensed_600SemiBold } from '@expo-google-fonts/barlow-condensed/600SemiBold';
-import { SourceSans3_400Regular } from '@expo-google-fonts/source-sans-3/400Regular';
-import { SourceSans3_600SemiBold } from '@expo-google-fonts/source-sans-3/600SemiBold';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Slot, type ErrorBoundaryProps } from 'expo-router';
 import { useState } from 'react';
@@ -13,12 +8,6 @@ import { ThemeProvider } from '../src/theme/theme';
 import { Standstill } from '../src/ui/states';
 
 export default function RootLayout() {
-  useFonts({
-    BarlowCondensed_500Medium,
-    BarlowCondensed_600SemiBold,
-    SourceSans3_400Regular,
-    SourceSans3_600SemiBold,
-  });
   useKeptApp();
   const [client] = useState(
     () => new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } }),

@@ -1,4 +1,4 @@
-import { cutLines, impossibleLine, type CutList, type CutListEntry } from './cuts';
+import { cutLines, impossibleLine, markOf, type CutList } from './cuts';
 import { dryFit, type FitReport } from './fit';
 import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
@@ -79,20 +79,6 @@ export const solve = (job: Job): Result<Solution> => {
   const problems = sawn.length > 0 ? sawn : notProved(solution);
   return problems.length > 0 ? refused(problems) : ok(solution);
 };
-
-/** The mark each member's id is known by. */
-export const markOf = ({ cuts }: Solution): ((id: string) => string) => {
-  const marks = new Map(
-    cuts.members.flatMap((entry) => entry.members.map((id) => [id, entry.mark])),
-  );
-  return (id) => marks.get(id) ?? id;
-};
-
-/** The member that a line of the list is drawn and worked out from: the first that is cut to it. */
-export const memberOf = (
-  { members }: Pick<Solution, 'members'>,
-  entry: CutListEntry | undefined,
-): Member | undefined => members.find(({ id }) => id === entry?.members[0]);
 
 /** Proves, or disproves, that the solved frame is whole and closes. */
 export const fit = (solution: Solution): FitReport =>

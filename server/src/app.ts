@@ -1,7 +1,8 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type Handler } from 'express';
+import staticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -38,12 +39,23 @@ const security = helmet({
   strictTransportSecurity: false,
 });
 
-const A_YEAR_MS = 365 * 24 * 3600 * 1000;
+const A_DAY_MS = 24 * 3600 * 1000;
+const A_YEAR_MS = 365 * A_DAY_MS;
+
+/** Files of the web app; where the build has laid a compressed one beside it, that one. */
+const files = (folder: string, serveStatic: { immutable?: boolean; maxAge: number }): Handler =>
+  staticGzip(folder, {
+    enableBrotli: true,
+    orderPreference: ['br', 'gz'],
+    index: false,
+    serveStatic,
+  });
 
 const serveWeb = (app: Express, web: string): void => {
   // File names under _expo and assets carry a hash of their contents; the rest is asked for anew.
-  app.use('/_expo', express.static(join(web, '_expo'), { immutable: true, maxAge: A_YEAR_MS }));
-  app.use(express.static(web, { maxAge: 0, index: false }));
+  app.use('/_expo', files(join(web, '_expo'), { immutable: true, maxAge: A_YEAR_MS }));
+  app.use('/fonts', files(join(web, 'fonts'), { maxAge: A_DAY_MS }));
+  app.use(files(web, { maxAge: 0 }));
   app.get('/{*splat}', (request, response, next) => {
     const isPage = request.accepts('html') !== false && !/\.[a-z0-9]+$/i.test(request.path);
     if (isPage) response.sendFile(join(web, 'index.html'), { maxAge: 0 });

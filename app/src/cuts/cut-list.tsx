@@ -1,11 +1,7 @@
-import {
-  angleSummary,
-  boardNeeded,
-  KINDS,
-  KINDS_IN_ORDER,
-  type CutListEntry,
-  type Job,
-} from '@ogee/core';
+import { KINDS, KINDS_IN_ORDER } from '@ogee/core/src/kinds';
+import type { CutListEntry } from '@ogee/core/src/cuts';
+import type { Job } from '@ogee/core/src/job';
+import { angleSummary, boardNeeded } from '@ogee/core/src/wording';
 import { Pressable, View } from 'react-native';
 import { writeLength, writeStock } from '../ui/length-entry';
 import { KindLine } from '../ui/kind-line';

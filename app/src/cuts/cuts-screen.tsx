@@ -1,4 +1,4 @@
-import { groupedNotes } from '@ogee/core';
+import { groupedNotes } from '@ogee/core/src/wording';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { useOpenPiece } from '../nav/open-piece';

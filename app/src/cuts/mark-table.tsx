@@ -1,4 +1,4 @@
-import type { Job } from '@ogee/core';
+import type { Job } from '@ogee/core/src/job';
 import { Pressable, View } from 'react-native';
 import type { TapeMark } from '../draw/board';
 import { Button } from '../ui/button';

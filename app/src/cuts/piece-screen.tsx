@@ -1,4 +1,5 @@
-import { angleWay, memberOf } from '@ogee/core';
+import { memberOf } from '@ogee/core/src/cuts';
+import { angleWay } from '@ogee/core/src/wording';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';

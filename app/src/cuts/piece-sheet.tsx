@@ -1,21 +1,23 @@
+import { KINDS } from '@ogee/core/src/kinds';
 import {
-  boardNeeded,
   boardOf,
-  complement,
-  faceSetting,
-  stepWords,
-  type AngleWay,
-  formatDegrees,
-  KINDS,
-  stepsOf,
   workingOf,
   type CutEntry,
   type CutList,
   type CutListEntry,
-  type Job,
-  type Member,
   type Working,
-} from '@ogee/core';
+} from '@ogee/core/src/cuts';
+import { type Member } from '@ogee/core/src/frame';
+import type { Job } from '@ogee/core/src/job';
+import { stepsOf } from '@ogee/core/src/steps';
+import { formatDegrees } from '@ogee/core/src/units';
+import {
+  boardNeeded,
+  complement,
+  faceSetting,
+  stepWords,
+  type AngleWay,
+} from '@ogee/core/src/wording';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Board, tapeMarks } from '../draw/board';

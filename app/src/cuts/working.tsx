@@ -1,4 +1,6 @@
-import { formatDegrees, type Job, type Step, type Unit } from '@ogee/core';
+import type { Step, Unit } from '@ogee/core/src/cuts';
+import type { Job } from '@ogee/core/src/job';
+import { formatDegrees } from '@ogee/core/src/units';
 import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { writeLength } from '../ui/length-entry';

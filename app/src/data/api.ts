@@ -1,12 +1,11 @@
+import { jobSchema, type Job } from '@ogee/core/src/job';
 import {
   jobListSchema,
-  jobSchema,
   problemsSchema,
   revisionListSchema,
   storedJobSchema,
-  type Job,
   type StoredJob,
-} from '@ogee/core';
+} from '@ogee/core/src/wire';
 import { z } from 'zod';
 
 const refusal = problemsSchema.extend({ current: storedJobSchema.optional() });

@@ -1,4 +1,5 @@
-import { jobFromStore, storedJobSchema, type Job, type StoredJob } from '@ogee/core';
+import { jobFromStore, type Job } from '@ogee/core/src/job';
+import { storedJobSchema, type StoredJob } from '@ogee/core/src/wire';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** An entry that the server does not have yet. */

@@ -1,4 +1,4 @@
-import { jobFromStore, type Job } from '@ogee/core';
+import { jobFromStore, type Job } from '@ogee/core/src/job';
 import type { Device } from './device';
 
 /** Entries that the first form of this app had not sent yet lie in localStorage, one a job: `{ over, job }`. */

@@ -1,4 +1,7 @@
-import { plainly, readJob, spoken, type Job, type Problem, type StoredJob } from '@ogee/core';
+import { readJob, type Job } from '@ogee/core/src/job';
+import type { Problem } from '@ogee/core/src/problem';
+import { plainly, spoken } from '@ogee/core/src/sentence';
+import type { StoredJob } from '@ogee/core/src/wire';
 import { latestJob } from './device';
 import type { Outbox, JobState } from './outbox';
 

@@ -1,4 +1,5 @@
-import type { Job, JobSummary, StoredJob } from '@ogee/core';
+import type { Job } from '@ogee/core/src/job';
+import type { JobSummary, StoredJob } from '@ogee/core/src/wire';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { api, Refused } from './api';

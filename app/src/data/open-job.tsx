@@ -1,11 +1,7 @@
-import {
-  readJob,
-  type FitReport,
-  type Job,
-  type Problem,
-  type Side,
-  type Solution,
-} from '@ogee/core';
+import type { FitReport } from '@ogee/core/src/fit';
+import { readJob, type Job, type Side } from '@ogee/core/src/job';
+import type { Problem } from '@ogee/core/src/problem';
+import type { Solution } from '@ogee/core/src/solve';
 import { useQueryClient } from '@tanstack/react-query';
 import {
   createContext,

@@ -1,4 +1,5 @@
-import type { Job, StoredJob } from '@ogee/core';
+import type { Job } from '@ogee/core/src/job';
+import type { StoredJob } from '@ogee/core/src/wire';
 import { api, Refused } from './api';
 import { latestJob, Window, type Device, type NewEntry, type Stop, type Waiting } from './device';
 

@@ -1,5 +1,7 @@
-import type { BoardDrawing, BoardMark, CutEntry, Job, Kind } from '@ogee/core';
-import { formatLength, KINDS, lengthFormat } from '@ogee/core';
+import { type Kind, KINDS } from '@ogee/core/src/kinds';
+import type { BoardDrawing, BoardMark, CutEntry } from '@ogee/core/src/cuts';
+import type { Job } from '@ogee/core/src/job';
+import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { useEffect, useRef } from 'react';
 import { ScrollView, View } from 'react-native';
 import Svg, {

@@ -1,12 +1,9 @@
-import {
-  eaveSection,
-  formatLength,
-  lengthFormat,
-  memberOf,
-  type Job,
-  type Solution,
-  type Vec2,
-} from '@ogee/core';
+import { eaveSection } from '@ogee/core/src/drawing';
+import type { Vec2 } from '@ogee/core/src/geom';
+import type { Job } from '@ogee/core/src/job';
+import { memberOf } from '@ogee/core/src/cuts';
+import type { Solution } from '@ogee/core/src/solve';
+import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { ClipPath, Defs, G, Line, Polygon, Rect, Text as SvgText } from 'react-native-svg';

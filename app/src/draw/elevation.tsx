@@ -1,12 +1,8 @@
-import {
-  elevationView,
-  formatLength,
-  lengthFormat,
-  type Job,
-  type Looking,
-  type Solution,
-  type Vec2,
-} from '@ogee/core';
+import { elevationView, type Looking } from '@ogee/core/src/drawing';
+import type { Vec2 } from '@ogee/core/src/geom';
+import type { Job } from '@ogee/core/src/job';
+import type { Solution } from '@ogee/core/src/solve';
+import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Polygon, Polyline, Text as SvgText } from 'react-native-svg';

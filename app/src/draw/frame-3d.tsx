@@ -1,4 +1,7 @@
-import { solidOf, toWorld, type Kind, type Member, type Solution, type Vec3 } from '@ogee/core';
+import type { Kind } from '@ogee/core/src/kinds';
+import { solidOf, type Member } from '@ogee/core/src/frame';
+import { toWorld, type Vec3 } from '@ogee/core/src/geom';
+import type { Solution } from '@ogee/core/src/solve';
 import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
 import { BufferGeometry, Color, DoubleSide, Float32BufferAttribute } from 'three';

@@ -1,4 +1,4 @@
-import type { Vec2 } from '@ogee/core';
+import type { Vec2 } from '@ogee/core/src/geom';
 import { Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
 

@@ -1,4 +1,5 @@
-import type { PlanTimber, Vec2 } from '@ogee/core';
+import type { PlanTimber } from '@ogee/core/src/drawing';
+import type { Vec2 } from '@ogee/core/src/geom';
 
 export interface PlanFit {
   readonly pxPerMm: number;

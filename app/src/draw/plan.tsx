@@ -1,16 +1,10 @@
-import {
-  formatLength,
-  KINDS,
-  lengthFormat,
-  markOf,
-  planDrawing,
-  v2,
-  type Job,
-  type PlanTimber,
-  type Solution,
-  type Vec2,
-  type Vec3,
-} from '@ogee/core';
+import { KINDS } from '@ogee/core/src/kinds';
+import { planDrawing, type PlanTimber } from '@ogee/core/src/drawing';
+import { v2, type Vec2, type Vec3 } from '@ogee/core/src/geom';
+import type { Job } from '@ogee/core/src/job';
+import { markOf } from '@ogee/core/src/cuts';
+import type { Solution } from '@ogee/core/src/solve';
+import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { useMemo, useRef } from 'react';
 import { Pressable, View, type View as ViewRef } from 'react-native';
 import Svg, { Circle, G, Line, Path, Polygon } from 'react-native-svg';

@@ -1,4 +1,5 @@
-import { MM_PER_INCH, type Job } from '@ogee/core';
+import type { Job } from '@ogee/core/src/job';
+import { MM_PER_INCH } from '@ogee/core/src/units';
 
 export interface Tick {
   readonly mm: number;

@@ -1,4 +1,4 @@
-import type { Job } from '@ogee/core';
+import type { Job } from '@ogee/core/src/job';
 import { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
 import { ticksOf } from './tape-ticks';

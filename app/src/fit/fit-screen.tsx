@@ -1,11 +1,6 @@
-import {
-  groupedNotes,
-  proved,
-  spoken,
-  type FitProblem,
-  type FitReport,
-  type Proved,
-} from '@ogee/core';
+import type { FitProblem, FitReport } from '@ogee/core/src/fit';
+import { spoken } from '@ogee/core/src/sentence';
+import { groupedNotes, proved, type Proved } from '@ogee/core/src/wording';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Check from 'lucide-react-native/icons/check';

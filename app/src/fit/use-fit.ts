@@ -1,4 +1,4 @@
-import type { FitReport } from '@ogee/core';
+import type { FitReport } from '@ogee/core/src/fit';
 import { useEffect, useState } from 'react';
 import { useOpenJob } from '../data/open-job';
 

@@ -1,4 +1,4 @@
-import type { RevisionSummary } from '@ogee/core';
+import type { RevisionSummary } from '@ogee/core/src/wire';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { TextInput, View } from 'react-native';

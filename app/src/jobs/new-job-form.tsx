@@ -1,4 +1,4 @@
-import { newJob, type Job } from '@ogee/core';
+import { newJob, type Job } from '@ogee/core/src/job';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { TextInput, View } from 'react-native';

@@ -1,4 +1,5 @@
-import { pitchRad, withBreak, withBreakChanged, withoutBreak, type Side } from '@ogee/core';
+import { withBreak, withBreakChanged, withoutBreak, type Side } from '@ogee/core/src/job';
+import { pitchRad } from '@ogee/core/src/units';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';

@@ -1,4 +1,7 @@
-import { KINDS, KINDS_IN_ORDER, markOf, type Kind, type Solution, type Vec3 } from '@ogee/core';
+import { KINDS, KINDS_IN_ORDER, type Kind } from '@ogee/core/src/kinds';
+import type { Vec3 } from '@ogee/core/src/geom';
+import { markOf } from '@ogee/core/src/cuts';
+import type { Solution } from '@ogee/core/src/solve';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useTheme } from '../theme/theme';

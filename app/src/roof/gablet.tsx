@@ -1,4 +1,4 @@
-import { takesGablet, withGablet, type Block, type Side } from '@ogee/core';
+import { takesGablet, withGablet, type Block, type Side } from '@ogee/core/src/job';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';

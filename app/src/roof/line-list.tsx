@@ -1,4 +1,5 @@
-import { KINDS, KINDS_IN_ORDER, type CutListEntry } from '@ogee/core';
+import { KINDS, KINDS_IN_ORDER } from '@ogee/core/src/kinds';
+import type { CutListEntry } from '@ogee/core/src/cuts';
 import { Pressable, View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { useOpenPiece } from '../nav/open-piece';

@@ -1,4 +1,11 @@
-import { pitchText, withSide, withSidesAlike, type Block, type Job, type Side } from '@ogee/core';
+import {
+  pitchText,
+  withSide,
+  withSidesAlike,
+  type Block,
+  type Job,
+  type Side,
+} from '@ogee/core/src/job';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { countOf, useAddressed } from '../nav/addressed';

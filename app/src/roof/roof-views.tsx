@@ -1,9 +1,9 @@
+import { KINDS, KINDS_IN_ORDER } from '@ogee/core/src/kinds';
 import { usePathname } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import ZoomIn from 'lucide-react-native/icons/zoom-in';
 import ZoomOut from 'lucide-react-native/icons/zoom-out';
-import { KINDS, KINDS_IN_ORDER } from '@ogee/core';
 import { KindLine } from '../ui/kind-line';
 import { useOpenJob } from '../data/open-job';
 import { oneOf, useAddressed } from '../nav/addressed';

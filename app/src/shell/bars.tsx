@@ -1,4 +1,4 @@
-import { spoken } from '@ogee/core';
+import { spoken } from '@ogee/core/src/sentence';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';

@@ -1,4 +1,4 @@
-import type { Job } from '@ogee/core';
+import type { Job } from '@ogee/core/src/job';
 import { Pressable, Text, View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 

@@ -1,4 +1,4 @@
-import type { Job } from '@ogee/core';
+import type { Job } from '@ogee/core/src/job';
 
 /** A path of the job file as a framer would say it: “wing, wall 3”. A path of anything else stays as it is. */
 export const placeName = (job: Pick<Job, 'blocks'>, path: string): string => {

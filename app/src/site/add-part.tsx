@@ -1,4 +1,4 @@
-import { wallLengths, withBay, withLeanTo, withWing, type OnWall } from '@ogee/core';
+import { wallLengths, withBay, withLeanTo, withWing, type OnWall } from '@ogee/core/src/job';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';

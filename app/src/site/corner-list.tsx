@@ -1,4 +1,4 @@
-import { measurable, cornerAngles, diagonals } from '@ogee/core';
+import { measurable, cornerAngles, diagonals } from '@ogee/core/src/job';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { writeLength } from '../ui/length-entry';

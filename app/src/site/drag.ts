@@ -1,14 +1,14 @@
+import type { Vec2 } from '@ogee/core/src/geom';
 import {
   wallLengths,
   LEAST_WALL_MM,
-  sideLines,
   standingOn,
   withStanding,
   withWallMoved,
   type Job,
   type OnWall,
-  type Vec2,
-} from '@ogee/core';
+} from '@ogee/core/src/job';
+import { sideLines } from '@ogee/core/src/roof';
 
 /** What a thumb can take hold of on the drawing of the plates: a wall, or a whole part along the wall it stands on. */
 export interface Handle {

@@ -10,7 +10,7 @@ import {
   type Measured,
   type MeasuredAngles,
   type MeasuredSides,
-} from '@ogee/core';
+} from '@ogee/core/src/job';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';

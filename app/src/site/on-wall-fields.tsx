@@ -1,4 +1,4 @@
-import type { OnWall } from '@ogee/core';
+import type { OnWall } from '@ogee/core/src/job';
 import { LengthField } from '../ui/fields';
 
 export const RUNS_PAST =

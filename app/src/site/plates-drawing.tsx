@@ -1,4 +1,6 @@
-import { measurable, cornerAngles, sideLines, standingOn, type Job, type Vec2 } from '@ogee/core';
+import type { Vec2 } from '@ogee/core/src/geom';
+import { measurable, cornerAngles, standingOn, type Job } from '@ogee/core/src/job';
+import { sideLines } from '@ogee/core/src/roof';
 import { useMemo, useRef, useState } from 'react';
 import { View, type PointerEvent } from 'react-native';
 import Svg, { Circle, G, Path, Polygon } from 'react-native-svg';

@@ -14,7 +14,7 @@ import {
   withStanding,
   type OnWall,
   type Standing,
-} from '@ogee/core';
+} from '@ogee/core/src/job';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';

@@ -1,4 +1,5 @@
-import type { FitReport, Job } from '@ogee/core';
+import type { FitReport } from '@ogee/core/src/fit';
+import type { Job } from '@ogee/core/src/job';
 import { fit, solve } from '@ogee/core/src/solve';
 import { expose } from 'comlink';
 

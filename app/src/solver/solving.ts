@@ -1,4 +1,7 @@
-import type { FitReport, Job, Problem, Result, Solution } from '@ogee/core';
+import type { FitReport } from '@ogee/core/src/fit';
+import type { Job } from '@ogee/core/src/job';
+import type { Problem, Result } from '@ogee/core/src/problem';
+import type { Solution } from '@ogee/core/src/solve';
 import { Ended, type SolverThread } from './thread';
 
 /**

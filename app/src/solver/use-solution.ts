@@ -1,4 +1,4 @@
-import type { Job } from '@ogee/core';
+import type { Job } from '@ogee/core/src/job';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { Solving, type Solved } from './solving';
 import { SolverThread } from './thread';

@@ -1,4 +1,5 @@
-import { angleWay, type Job } from '@ogee/core';
+import type { Job } from '@ogee/core/src/job';
+import { angleWay } from '@ogee/core/src/wording';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';

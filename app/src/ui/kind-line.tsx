@@ -1,4 +1,4 @@
-import { KINDS, type Kind } from '@ogee/core';
+import { KINDS, type Kind } from '@ogee/core/src/kinds';
 import Svg, { Line } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
 

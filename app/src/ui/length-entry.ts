@@ -1,3 +1,4 @@
+import type { Job } from '@ogee/core/src/job';
 import {
   formatLength,
   formatPitch,
@@ -5,8 +6,7 @@ import {
   parseLength,
   parsePitch,
   type BareUnit,
-  type Job,
-} from '@ogee/core';
+} from '@ogee/core/src/units';
 import type { Reading } from './entry';
 
 type Display = Job['display'];

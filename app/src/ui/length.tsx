@@ -1,4 +1,6 @@
-import { formatLength, roundedUp, splitImperial, type Job } from '@ogee/core';
+import type { Job } from '@ogee/core/src/job';
+import { formatLength, splitImperial } from '@ogee/core/src/units';
+import { roundedUp } from '@ogee/core/src/wording';
 import { Text, View } from 'react-native';
 import { Figure } from './text';
 

@@ -1,10 +1,11 @@
 import { parseArgs } from 'node:util';
+import { markOf } from '../cuts';
 import { cutListCsv, framingObj } from '../export';
 import type { FitReport } from '../fit';
 import { readJobText } from '../job';
 import { spoken } from '../sentence';
 import { problemLine, type Problem } from '../problem';
-import { fit, markOf, solve, type Solution } from '../solve';
+import { fit, solve, type Solution } from '../solve';
 
 const USAGE = `usage: ogee cutlist JOB.json [--format json|csv]
        ogee fit JOB.json

@@ -1,4 +1,5 @@
-import { KINDS, KINDS_IN_ORDER, type Framing } from '../frame';
+import { KINDS, KINDS_IN_ORDER } from '../kinds';
+import { type Framing } from '../frame';
 import { CUT_ALIKE_MM } from '../geom';
 import type { Roof } from '../roof';
 import { figuresOf } from './figures';

@@ -12,6 +12,7 @@ export { cutLines } from './cut-list';
 export { notchPlumbDepth } from './local-cut';
 export { seatOf } from './seat';
 export { handOf, pieceOf } from './group';
+export { markOf, memberOf } from './marks';
 export { span } from './lengths';
 export { workingOf } from './figures';
 export { cutListSchema } from './model';

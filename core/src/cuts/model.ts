@@ -1,5 +1,5 @@
+import { KINDS_IN_ORDER } from '../kinds';
 import { z } from 'zod';
-import { KINDS_IN_ORDER } from '../frame';
 
 type DeepReadonly<T> = T extends object ? { readonly [K in keyof T]: DeepReadonly<T[K]> } : T;
 

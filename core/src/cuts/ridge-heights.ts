@@ -1,5 +1,6 @@
+import { KINDS } from '../kinds';
 import { CUT_ALIKE_MM } from '../geom';
-import { KINDS, type Member } from '../frame';
+import { type Member } from '../frame';
 import type { Roof } from '../roof';
 import type { RidgeHeight } from './model';
 

@@ -1,4 +1,5 @@
-import { planLine, type Kind, type Member } from '../frame';
+import type { Kind } from '../kinds';
+import { planLine, type Member } from '../frame';
 import { v2, v3, type Vec2, type Vec3 } from '../geom';
 import type { Roof, RoofBorder } from '../roof';
 

@@ -1,3 +1,4 @@
+import { isRafter } from '../kinds';
 import {
   FIT_PROUD_MM,
   planeAt,
@@ -9,7 +10,6 @@ import {
   TOUCHING_MM2,
   ALONGSIDE_SINE,
 } from '../geom';
-import { isRafter } from '../frame';
 import { inMm, say, type Sentence } from '../sentence';
 import { LINE_TIMBER, roofAbout, type RoofLine } from '../roof';
 import { liesIn, middleOf, type FrameOnSite } from './frame-on-site';

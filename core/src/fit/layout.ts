@@ -1,4 +1,4 @@
-import { isRafter } from '../frame';
+import { isRafter } from '../kinds';
 import { planeAt, v2, v3 } from '../geom';
 import { inMm, say } from '../sentence';
 import { overOwnWalls, type Slope } from '../roof';

@@ -3,7 +3,7 @@ import { ok, refused, type Problem, type Result } from '../problem';
 import { LINE_TIMBER, platesOf, type LineKind, type Roof } from '../roof';
 import { say } from '../sentence';
 import { fasciaPlaces } from './eaves/fascia-places';
-import { KINDS_IN_ORDER } from './member/kinds';
+import { KINDS_IN_ORDER } from '../kinds';
 import type { Member } from './member/member';
 import { PASSES } from './passes';
 import { primaryFrame, type LeftOut } from './primary';

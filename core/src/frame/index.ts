@@ -9,5 +9,4 @@ export { frameRoof, type Framing } from './frame-roof';
 export type { LeftOut } from './primary';
 export { planLine } from './member/plan-line';
 export { solidOf, type BoardFace } from './member/solid-of';
-export { isRafter, KINDS, KINDS_IN_ORDER, type Kind } from './member/kinds';
 export type { Axis, Bevel, CutAt, EndCut, FoldPlan, Member, Notch } from './member/member';

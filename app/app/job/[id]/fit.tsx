@@ -1,5 +1,3 @@
-import { FitScreen } from '../../../src/fit/fit-screen';
+import { inAJob } from '../../../src/nav/in-a-job';
 
-export default function Fit() {
-  return <FitScreen />;
-}
+export default inAJob(({ FitScreen }) => FitScreen);

@@ -1,5 +1,3 @@
-import { HistoryScreen } from '../../../src/jobs/history-screen';
+import { inAJob } from '../../../src/nav/in-a-job';
 
-export default function History() {
-  return <HistoryScreen />;
-}
+export default inAJob(({ HistoryScreen }) => HistoryScreen);

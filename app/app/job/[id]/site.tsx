@@ -1,5 +1,3 @@
-import { SiteForm } from '../../../src/site/site-form';
+import { inAJob } from '../../../src/nav/in-a-job';
 
-export default function Site() {
-  return <SiteForm />;
-}
+export default inAJob(({ SiteForm }) => SiteForm);

@@ -1,5 +1,3 @@
-import { TimberForm } from '../../../src/timber/timber-form';
+import { inAJob } from '../../../src/nav/in-a-job';
 
-export default function Timber() {
-  return <TimberForm />;
-}
+export default inAJob(({ TimberForm }) => TimberForm);

@@ -1,4 +1,8 @@
-import { boardOf, memberOf, newJob, solve, type CutListEntry, type Member } from '@ogee/core';
+import { boardOf, type CutListEntry } from '@ogee/core/src/cuts';
+import type { Member } from '@ogee/core/src/frame';
+import { newJob } from '@ogee/core/src/job';
+import { memberOf } from '@ogee/core/src/cuts';
+import { solve } from '@ogee/core/src/solve';
 import { fireEvent, render, screen } from '@testing-library/react-native';
 import { writeLength } from '../../ui/length-entry';
 import { PieceSheet } from '../piece-sheet';

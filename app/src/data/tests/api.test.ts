@@ -1,4 +1,4 @@
-import { newJob } from '@ogee/core';
+import { newJob } from '@ogee/core/src/job';
 import { api, Refused } from '../api';
 
 const answer = (status: number, body: unknown) =>

@@ -1,4 +1,5 @@
-import { readJob, solve, type Job, type Side, type Solution } from '@ogee/core';
+import { readJob, type Job, type Side } from '@ogee/core/src/job';
+import { solve, type Solution } from '@ogee/core/src/solve';
 import { useSyncExternalStore } from 'react';
 import { JobInHand, problemText } from '../job-in-hand';
 import type { Outbox } from '../outbox';

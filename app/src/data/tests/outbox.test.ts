@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
-import { newJob, type Job, type StoredJob } from '@ogee/core';
+import { newJob, type Job } from '@ogee/core/src/job';
+import type { StoredJob } from '@ogee/core/src/wire';
 import { api, Refused } from '../api';
 import { openDevice, type Device } from '../device';
 import { takeOverDrafts } from '../former-drafts';

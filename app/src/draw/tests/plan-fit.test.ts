@@ -1,4 +1,5 @@
-import type { PlanTimber, Vec2 } from '@ogee/core';
+import type { PlanTimber } from '@ogee/core/src/drawing';
+import type { Vec2 } from '@ogee/core/src/geom';
 import { fitPlan, nearest } from '../plan-fit';
 
 describe('fitPlan', () => {

@@ -1,4 +1,5 @@
-import { newJob, solve, withWing } from '@ogee/core';
+import { newJob, withWing } from '@ogee/core/src/job';
+import { solve } from '@ogee/core/src/solve';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { jobInMemory, openInMemory } from '../../data/tests/open-job-in-memory';
 import { LineList } from '../line-list';

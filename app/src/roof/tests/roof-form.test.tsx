@@ -1,4 +1,4 @@
-import { newJob, type Side } from '@ogee/core';
+import { newJob, type Side } from '@ogee/core/src/job';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { jobInMemory, openInMemory } from '../../data/tests/open-job-in-memory';
 import { RoofForm } from '../roof-form';

@@ -1,4 +1,4 @@
-import { newJob, withWing } from '@ogee/core';
+import { newJob, withWing } from '@ogee/core/src/job';
 import { placeName } from '../place-name';
 
 const display = { units: 'metric', fraction: 16, pitch: 'in12', terms: 'uk' } as const;

@@ -7,7 +7,7 @@ import {
   withLeanTo,
   withWing,
   type Job,
-} from '@ogee/core';
+} from '@ogee/core/src/job';
 import { dragged, handlesOf, stepAt } from '../drag';
 
 const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;

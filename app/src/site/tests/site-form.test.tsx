@@ -1,4 +1,4 @@
-import { wallLengths, cornerAngles, diagonals, newJob, standingOn } from '@ogee/core';
+import { wallLengths, cornerAngles, diagonals, newJob, standingOn } from '@ogee/core/src/job';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
 import { jobInMemory, openInMemory } from '../../data/tests/open-job-in-memory';
 import { SiteForm } from '../site-form';

@@ -1,4 +1,5 @@
-import { newJob, solve, type Job } from '@ogee/core';
+import { newJob, type Job } from '@ogee/core/src/job';
+import { solve } from '@ogee/core/src/solve';
 import { Solving } from '../solving';
 import { Ended } from '../thread';
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { workingOf, type CutListEntry, type Step } from '..';
-import { memberOf, solve } from '../../solve';
+import { memberOf } from '..';
+import { solve } from '../../solve';
 import { readJob } from '../../job';
 import { anyBroken, anyFourSided, anyWinged } from '../../tests/any-house';
 import { entryOf, solved } from '../../tests/building';

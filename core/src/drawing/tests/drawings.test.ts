@@ -1,5 +1,6 @@
 import { area2, v2, type Vec2 } from '../../geom';
-import { markOf, memberOf, solve } from '../../solve';
+import { markOf, memberOf } from '../../cuts';
+import { solve } from '../../solve';
 import { buildingJob, entryOf, solved } from '../../tests/building';
 import { eave, jobOf, rectangle } from '../../tests/houses';
 import { eaveSection, planDrawing } from '..';

@@ -12,7 +12,7 @@ import {
   SAME_WAY_SINE,
 } from '../../geom';
 import { plumbKeep } from '../member/board';
-import type { Kind } from '../member/kinds';
+import type { Kind } from '../../kinds';
 import type { CutAt, EndCut } from '../member/member';
 
 /** What an edge of a board's outline in plan is: a wide face, an end that runs on until something stops it, a saw cut. */

@@ -8,7 +8,7 @@ import {
   type Slope,
 } from '../../roof';
 import type { LinePlace } from '../lines/line-places';
-import type { Kind } from '../member/kinds';
+import type { Kind } from '../../kinds';
 import { onSlope, planPoint } from './slope-plan';
 import { ACROSS, type Station } from './stations';
 import { blockAt, sideAt, slopeAt, standingAt, type Site } from '../site';

@@ -1,6 +1,6 @@
 import type { BoardFrame, HalfSpace, Vec2 } from '../../geom';
 import type { Stock } from '../../job';
-import type { Kind } from './kinds';
+import type { Kind } from '../../kinds';
 
 export type CutAt = 'top' | 'bottom' | 'heel' | 'seat' | 'tail';
 

@@ -1,7 +1,7 @@
 import { planeAt, SAME_POINT_MM, v2, v3, type Vec2, SAME_WAY_SINE } from '../../geom';
 import { heightAt } from '../../roof';
 import { plumbKeep } from '../member/board';
-import type { Kind } from '../member/kinds';
+import type { Kind } from '../../kinds';
 import { memberId, type CutAt, type EndCut } from '../member/member';
 import { kindOf, type Span, type SpanEnd } from '../layout/spans';
 import { planPoint } from '../layout/slope-plan';

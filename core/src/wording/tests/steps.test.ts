@@ -1,7 +1,8 @@
 import type { CutListEntry } from '../../cuts';
 import type { Member } from '../../frame';
 import { newJob } from '../../job';
-import { memberOf, solve } from '../../solve';
+import { memberOf } from '../../cuts';
+import { solve } from '../../solve';
 import { stepsOf } from '../../steps';
 import { angleSummary, angleWay, complement, faceSetting, stepWords, type AngleWay } from '..';
 

@@ -1,7 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PieceScreen } from '../../../../src/cuts/piece-screen';
+import { inAJob } from '../../../../src/nav/in-a-job';
 
-export default function Piece() {
+const Piece = inAJob(({ PieceScreen }) => PieceScreen);
+
+export default function OnePiece() {
   const { mark } = useLocalSearchParams<{ mark: string }>();
-  return <PieceScreen key={mark} mark={mark} />;
+  return <Piece key={mark} mark={mark} />;
 }

@@ -1,5 +1,3 @@
-import { CutsScreen } from '../../../../src/cuts/cuts-screen';
+import { inAJob } from '../../../../src/nav/in-a-job';
 
-export default function Cuts() {
-  return <CutsScreen />;
-}
+export default inAJob(({ CutsScreen }) => CutsScreen);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { area2, clipConvex, v2, type Vec2 } from '../../../geom';
-import type { Kind } from '../../member/kinds';
+import type { Kind } from '../../../kinds';
 import { clearOfAll, cutsOf, faceLengths, openStrip, type Strip } from '../strip';
 
 const strip = (

@@ -1,3 +1,7 @@
+/**
+ * The kinds of timber: one row each. Takes nothing; promises names, letters, looks and order, asked for by table.
+ */
+
 /** What is told apart about a kind of timber, wherever it is listed, marked, drawn or proved. */
 interface KindRow {
   readonly name: string;

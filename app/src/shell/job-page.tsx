@@ -1,0 +1,61 @@
+import { Slot, useLocalSearchParams, useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { Refused } from '../data/api';
+import { useJobState } from '../data/jobs';
+import { OpenJobProvider } from '../data/open-job';
+import { useOutbox } from '../data/outbox-provider';
+import { JobShell } from './job-shell';
+import { Loading, Standstill } from '../ui/states';
+
+/** What stood typed in the job's fields when the window was last closed; null while it is fetched. */
+const useTypedBefore = (id: string): ReadonlyMap<string, string> | null => {
+  const outbox = useOutbox();
+  const [found, setFound] = useState<{ of: string; texts: ReadonlyMap<string, string> } | null>(
+    null,
+  );
+  useEffect(() => {
+    let wanted = true;
+    void outbox
+      .typed(id)
+      .catch(() => new Map<string, string>())
+      .then((texts) => {
+        if (wanted) setFound({ of: id, texts });
+      });
+    return () => {
+      wanted = false;
+    };
+  }, [outbox, id]);
+  return found?.of === id ? found.texts : null;
+};
+
+/** The page of one job: fetched, or as this device has it, then opened. */
+export const JobPage = () => {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const router = useRouter();
+  const known = useJobState(id);
+  const typed = useTypedBefore(id);
+  if (known.isPending || typed === null) return <Loading what="Fetching the job …" />;
+  if (known.data === undefined) {
+    const absent = known.error instanceof Refused && known.error.status === 404;
+    return absent ? (
+      <Standstill
+        title="There is no such job"
+        text="It may have been deleted on another device."
+        action={{ label: 'All jobs', onPress: () => router.navigate('/') }}
+      />
+    ) : (
+      <Standstill
+        title="The job cannot be fetched"
+        text="The server does not answer, and this device has no copy of it. Nothing is lost."
+        action={{ label: 'Try again', onPress: () => void known.refetch() }}
+      />
+    );
+  }
+  return (
+    <OpenJobProvider key={id} id={id} known={known.data} typedBefore={typed}>
+      <JobShell>
+        <Slot />
+      </JobShell>
+    </OpenJobProvider>
+  );
+};

@@ -139,6 +139,8 @@ const keystrokes = async (browser, url, size, slower) => {
   await page.click(field);
   await quiet(opened);
   await page.keyboard.press('End');
+  // So that a digit more is half a millimetre, and half an inch, and never out of bounds.
+  await page.keyboard.press(await page.$eval(field, ({ value }) => (/['"]/.test(value) ? ' ' : '.')));
   await opened.slowDown(slower);
   await opened.longTasks();
   const work = [];

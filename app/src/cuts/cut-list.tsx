@@ -1,11 +1,14 @@
-import { KINDS, KINDS_IN_ORDER } from '@ogee/core/src/kinds';
+import { KINDS, KINDS_IN_ORDER, type Kind } from '@ogee/core/src/kinds';
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
 import { angleSummary, boardNeeded } from '@ogee/core/src/wording';
-import { Pressable, View } from 'react-native';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { Pressable, useWindowDimensions, View } from 'react-native';
 import { writeLength, writeStock } from '../ui/length-entry';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
+import { useScroller } from '../ui/scroller';
 import { Figure, Small, Title } from '../ui/text';
 
 type Display = Job['display'];
@@ -15,22 +18,19 @@ export const handsText = ({ hands }: CutListEntry): string =>
     .filter((text) => text !== '')
     .join(', ');
 
-const Row = ({
-  entry,
-  display,
-  chosen,
-  onPress,
-}: {
-  entry: CutListEntry;
-  display: Display;
-  chosen: boolean;
-  onPress: () => void;
-}) => {
+interface RowProps {
+  readonly entry: CutListEntry;
+  readonly display: Display;
+  readonly chosen: boolean;
+  readonly onOpen: (mark: string) => void;
+}
+
+const Row = memo(({ entry, display, chosen, onOpen }: RowProps) => {
   const hands = handsText(entry);
   return (
     <Pressable
       role="link"
-      onPress={onPress}
+      onPress={() => onOpen(entry.mark)}
       aria-current={chosen ? 'true' : undefined}
       testID={`piece-${entry.mark}`}
       className={`min-h-[64px] flex-row items-center gap-3 border-t border-grain px-3 py-1 active:bg-wash ${chosen ? 'bg-wash' : ''}`}
@@ -54,7 +54,35 @@ const Row = ({
       </View>
     </Pressable>
   );
-};
+});
+Row.displayName = 'Row';
+
+const KindHead = memo(({ kind, total }: { readonly kind: Kind; readonly total: number }) => (
+  <View className="flex-row items-center gap-3 px-3 pb-1 pt-4">
+    <Title level={3}>{total === 1 ? KINDS[kind].name : KINDS[kind].plural}</Title>
+    <KindLine kind={kind} />
+    <Small className="ml-auto">{total} in all</Small>
+  </View>
+));
+KindHead.displayName = 'KindHead';
+
+/** The list as it is read: each kind's heading, then its pieces. */
+type Item =
+  | {
+      readonly key: string;
+      readonly kind: Kind;
+      readonly total: number;
+      readonly entry?: undefined;
+    }
+  | { readonly key: string; readonly entry: CutListEntry };
+
+const itemsOf = (members: readonly CutListEntry[]): readonly Item[] =>
+  KINDS_IN_ORDER.flatMap((kind): readonly Item[] => {
+    const rows = members.filter((entry) => entry.kind === kind);
+    if (rows.length === 0) return [];
+    const total = rows.reduce((sum, entry) => sum + entry.count, 0);
+    return [{ key: kind, kind, total }, ...rows.map((entry) => ({ key: entry.mark, entry }))];
+  });
 
 interface CutListProps {
   readonly members: readonly CutListEntry[];
@@ -63,31 +91,90 @@ interface CutListProps {
   readonly onOpen: (mark: string) => void;
 }
 
-/** Every piece, by kind in the order it goes up, longest first. Lengths are to the long point. */
-export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) => (
-  <View role="list" aria-label="Cut list" testID="cut-list">
-    {KINDS_IN_ORDER.map((kind) => {
-      const rows = members.filter((entry) => entry.kind === kind);
-      if (rows.length === 0) return null;
-      const total = rows.reduce((sum, entry) => sum + entry.count, 0);
-      return (
-        <View key={kind} className="pb-4">
-          <View className="flex-row items-center gap-3 px-3 py-1">
-            <Title level={3}>{total === 1 ? KINDS[kind].name : KINDS[kind].plural}</Title>
-            <KindLine kind={kind} />
-            <Small className="ml-auto">{total} in all</Small>
+/** As high as most are; each is measured when it is shown. px */
+const HEAD_PX = 52;
+const ROW_PX = 72;
+/** How many are ready beyond the edges of the screen. */
+const BEYOND = 4;
+
+/**
+ * Every piece, by kind in the order it goes up, longest first. Lengths are to the long point. Only what is in sight is
+ * on the page, so that thousands scroll as a few do.
+ */
+export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) => {
+  const items = useMemo(() => itemsOf(members), [members]);
+  const scroller = useScroller();
+  const list = useRef<View>(null);
+  const [above, setAbove] = useState(0);
+  // eslint-disable-next-line react-hooks/incompatible-library -- its rows are memoised by themselves
+  const virtualizer = useVirtualizer({
+    count: items.length,
+    getScrollElement: scroller,
+    estimateSize: (at) => (items[at]?.entry === undefined ? HEAD_PX : ROW_PX),
+    getItemKey: (at) => items[at]?.key ?? at,
+    overscan: BEYOND,
+    scrollMargin: above,
+    // The scroller's own scrollTo is React Native's, with other words.
+    scrollToFn: (offset, { adjustments = 0 }, { scrollElement }) => {
+      if (scrollElement !== null) scrollElement.scrollTop = offset + adjustments;
+    },
+  });
+  const { width } = useWindowDimensions();
+  useLayoutEffect(() => {
+    const [own, around] = [list.current, scroller()];
+    if (own === null || around === null) return;
+    const top = own.getBoundingClientRect().top - around.getBoundingClientRect().top;
+    setAbove(Math.round(top + around.scrollTop));
+    // Measured anew where lines may wrap otherwise, not with every list.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [width]);
+  const shown = virtualizer.getVirtualItems();
+  const [first, last] = [shown[0], shown.at(-1)];
+  // The chosen piece is brought into sight, once the list stands as high as it is.
+  const at = chosen === null ? -1 : items.findIndex(({ key }) => key === chosen);
+  const stands = first !== undefined;
+  useEffect(() => {
+    if (at < 0 || !stands) return;
+    const frame = requestAnimationFrame(() => virtualizer.scrollToIndex(at, { align: 'auto' }));
+    return () => cancelAnimationFrame(frame);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the virtualizer is one for as long as the list stands
+  }, [at, stands]);
+  return (
+    <View
+      ref={list}
+      role="list"
+      aria-label="Cut list"
+      testID="cut-list"
+      style={{
+        paddingTop: first === undefined ? 0 : first.start - above,
+        paddingBottom:
+          last === undefined ? 0 : Math.max(0, virtualizer.getTotalSize() - (last.end - above)),
+      }}
+    >
+      {shown.map(({ key, index }) => {
+        const item = items[index];
+        return item === undefined ? null : (
+          <View
+            key={key}
+            ref={(node) => virtualizer.measureElement(node as unknown as HTMLElement | null)}
+            role="listitem"
+            aria-setsize={items.length}
+            aria-posinset={index + 1}
+            dataSet={{ index }}
+          >
+            {item.entry === undefined ? (
+              <KindHead kind={item.kind} total={item.total} />
+            ) : (
+              <Row
+                entry={item.entry}
+                display={display}
+                chosen={item.key === chosen}
+                onOpen={onOpen}
+              />
+            )}
           </View>
-          {rows.map((entry) => (
-            <Row
-              key={entry.mark}
-              entry={entry}
-              display={display}
-              chosen={entry.mark === chosen}
-              onPress={() => onOpen(entry.mark)}
-            />
-          ))}
-        </View>
-      );
-    })}
-  </View>
-);
+        );
+      })}
+    </View>
+  );
+};

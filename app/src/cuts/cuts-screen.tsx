@@ -1,6 +1,7 @@
 import { groupedNotes } from '@ogee/core/src/wording';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
+import { useDrawnRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { Caution, gravestFirst } from '../ui/caution';
 import { Loading } from '../ui/states';
@@ -10,12 +11,12 @@ import { CutListView } from './cut-list';
 
 /** What to saw next. On a wide screen the list stands on the left already. */
 export const CutsScreen = () => {
-  const { job, solution, problems } = useOpenJob();
+  const { job, problems } = useOpenJob();
+  const roof = useDrawnRoof();
   const openPiece = useOpenPiece();
   const wide = useWide();
-  if (solution === null)
-    return problems.length > 0 ? null : <Loading what="Working the roof out …" />;
-  const { members, notes } = solution.cuts;
+  if (roof === null) return problems.length > 0 ? null : <Loading what="Working the roof out …" />;
+  const { members, notes } = roof.cuts;
   const boards = members.reduce((sum, entry) => sum + entry.count, 0);
   return (
     <View className="gap-4">

@@ -1,4 +1,3 @@
-import { memberOf } from '@ogee/core/src/cuts';
 import { angleWay } from '@ogee/core/src/wording';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
@@ -6,23 +5,27 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import ArrowRight from 'lucide-react-native/icons/arrow-right';
 import List from 'lucide-react-native/icons/list';
 import { useOpenJob } from '../data/open-job';
+import { useOfRoof, useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { Button } from '../ui/button';
 import { Loading, Standstill } from '../ui/states';
+import { useWide } from '../ui/use-wide';
 import { PieceSheet } from './piece-sheet';
 
 /** One piece's sheet, with the way to its neighbours in the list. */
 export const PieceScreen = ({ mark }: { mark: string }) => {
-  const { id, job, solution } = useOpenJob();
+  const { id, job } = useOpenJob();
+  const { roof } = useRoof();
+  const found = useOfRoof(['piece', mark], (solver, subject) => solver.piece(subject, mark));
   const router = useRouter();
+  const wide = useWide();
   const openPiece = useOpenPiece();
-  if (solution === null) return <Loading what="Working the roof out …" />;
-  const { members, notes } = solution.cuts;
+  if (roof === null || found === undefined) return <Loading what="Working the roof out …" />;
+  const { members } = roof.cuts;
+  const piece = found.answer;
   const index = members.findIndex((entry) => entry.mark === mark);
-  const entry = members[index];
-  const member = memberOf(solution, entry);
   const toList = () => router.navigate(`/job/${id}/cuts`);
-  if (entry === undefined || member === undefined) {
+  if (piece === null) {
     return (
       <Standstill
         title={`There is no ${mark} now`}
@@ -43,13 +46,7 @@ export const PieceScreen = ({ mark }: { mark: string }) => {
   };
   return (
     <View className="gap-4">
-      <PieceSheet
-        entry={entry}
-        member={member}
-        notes={notes}
-        display={job.display}
-        way={angleWay(job)}
-      />
+      <PieceSheet piece={piece} display={job.display} way={angleWay(job)} boardElsewhere={wide} />
       <View className="flex-row justify-between gap-2">
         {to(-1)}
         <Button label="List" icon={List} onPress={toList} />

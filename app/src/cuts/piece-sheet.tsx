@@ -1,15 +1,6 @@
 import { KINDS } from '@ogee/core/src/kinds';
-import {
-  boardOf,
-  workingOf,
-  type CutEntry,
-  type CutList,
-  type CutListEntry,
-  type Working,
-} from '@ogee/core/src/cuts';
-import { type Member } from '@ogee/core/src/frame';
+import type { CutEntry, CutListEntry, Working } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
-import { stepsOf } from '@ogee/core/src/steps';
 import { formatDegrees } from '@ogee/core/src/units';
 import {
   boardNeeded,
@@ -18,34 +9,36 @@ import {
   stepWords,
   type AngleWay,
 } from '@ogee/core/src/wording';
-import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Board, tapeMarks } from '../draw/board';
-import { oneOf, useAddressed } from '../nav/addressed';
+import { useAddressed } from '../nav/addressed';
+import type { PieceAnswer } from '../solver/answers';
 import { MarkTable } from './mark-table';
 import { Choice } from '../ui/choice';
+import { Fold } from '../ui/fold';
 import { writeLength, writeStock } from '../ui/length-entry';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { Caution } from '../ui/caution';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
 import { handsText } from './cut-list';
+import { useInHands } from './in-hands';
 import { Worked } from './working';
 
 type Display = Job['display'];
 
 interface SheetProps {
-  readonly entry: CutListEntry;
-  /** The board that the sheet draws. */
-  readonly member: Member;
-  readonly notes: CutList['notes'];
+  readonly piece: PieceAnswer;
   readonly display: Display;
   /** How the crew marks an angle. */
   readonly way: AngleWay;
+  /** On a wide screen the board lies over the full width, above the sheet. */
+  readonly boardElsewhere?: boolean;
 }
 
 /** The numbers of a line and the chains they were computed by. */
-interface NumberProps extends Pick<SheetProps, 'entry' | 'display'> {
+interface NumberProps extends Pick<SheetProps, 'display'> {
+  readonly entry: CutListEntry;
   readonly working: Working;
 }
 
@@ -171,27 +164,9 @@ const Numbers = ({ entry, working, display }: NumberProps) => {
       </Worked>
     </View>
   );
-  const { seat, drop, backing, heights } = entry;
+  const { seat, drop, backing } = entry;
   return (
     <View>
-      {(heights ?? []).map(({ top, abovePlate, fall }) => (
-        <View
-          key={top}
-          className="flex-row items-center border-t border-grain py-2"
-          testID="ridge-height"
-        >
-          <View className="flex-1">
-            <Strong>
-              Top of the {entry.kind === 'ridge' ? 'ridge' : 'purlin'}, above its plate
-            </Strong>
-            <Small>
-              {writeLength(top, display)} above the main plate’s top
-              {fall > 0 ? `; its other end ${writeLength(fall, display)} higher` : ''}
-            </Small>
-          </View>
-          <Figure className="text-2xl">{writeLength(abovePlate, display)}</Figure>
-        </View>
-      ))}
       {entry.slope > 0 && row('Slope of its axis', 'slope', formatDegrees(entry.slope, 2))}
       {entry.plan !== null &&
         row(
@@ -214,21 +189,35 @@ const Numbers = ({ entry, working, display }: NumberProps) => {
   );
 };
 
+/** What a timber that is set up by its height is set up by. */
+const Heights = ({ entry, display }: Pick<NumberProps, 'entry' | 'display'>) => (
+  <View>
+    {(entry.heights ?? []).map(({ top, abovePlate, fall }) => (
+      <View
+        key={top}
+        className="flex-row items-center border-t border-grain py-2"
+        testID="ridge-height"
+      >
+        <View className="flex-1">
+          <Strong>Top of the {entry.kind === 'ridge' ? 'ridge' : 'purlin'}, above its plate</Strong>
+          <Small>
+            {writeLength(top, display)} above the main plate’s top
+            {fall > 0 ? `; its other end ${writeLength(fall, display)} higher` : ''}
+          </Small>
+        </View>
+        <Figure className="text-2xl">{writeLength(abovePlate, display)}</Figure>
+      </View>
+    ))}
+  </View>
+);
+
 /** Everything to saw one kind of piece: the marked board, the steps of the hands, each number with its working. */
-export const PieceSheet = ({ entry, member, notes, display, way }: SheetProps) => {
-  const working = useMemo(() => workingOf(member), [member]);
-  const board = useMemo(() => boardOf(member), [member]);
+export const PieceSheet = ({ piece, display, way, boardElsewhere = false }: SheetProps) => {
+  const { entry, notes, board, working, steps } = piece;
   const { hands } = entry;
-  const drawn = board.hand === 'right' ? 'right' : 'left';
-  const [wanted, setHand] = useAddressed<'left' | 'right'>('hand', drawn, oneOf('left', 'right'));
-  // An address may name a hand that this piece has not.
-  const hand = hands[wanted] > 0 ? wanted : drawn;
-  const handed = hands.left + hands.right > 0;
-  const mirrored = handed && hand !== board.hand;
-  const steps = useMemo(() => stepsOf(member, mirrored), [member, mirrored]);
-  const marks = tapeMarks({ board, cuts: entry.cuts, mirrored });
-  const [shown, setShown] = useState<number | null>(null);
-  const own = notes.filter((note) => note.member === entry.mark);
+  const { hand, handed, mirrored, shown, setHand, setShown } = useInHands(piece);
+  const marks = tapeMarks({ board, cuts: entry.cuts, mirrored, display });
+  const [more, setMore] = useAddressed('more', false, (text) => text === 'true');
   return (
     <View className="gap-4" testID="piece-sheet">
       <View>
@@ -243,7 +232,8 @@ export const PieceSheet = ({ entry, member, notes, display, way }: SheetProps) =
         </Words>
       </View>
       <LongPoint entry={entry} working={working} display={display} />
-      {own.map((note, i) => (
+      {entry.heights !== null && <Heights entry={entry} display={display} />}
+      {notes.map((note, i) => (
         <Caution key={i} level={note.level} text={note.text} />
       ))}
       {hands.left > 0 && hands.right > 0 && (
@@ -258,36 +248,50 @@ export const PieceSheet = ({ entry, member, notes, display, way }: SheetProps) =
           onChange={setHand}
         />
       )}
-      <Board
-        board={board}
-        cuts={entry.cuts}
-        kind={entry.kind}
-        display={display}
-        mirrored={mirrored}
-        shownMm={shown === null ? null : (marks[shown]?.at ?? null)}
-      />
+      {!boardElsewhere && (
+        <Board
+          board={board}
+          cuts={entry.cuts}
+          kind={entry.kind}
+          display={display}
+          mirrored={mirrored}
+          shownMm={shown === null ? null : (marks[shown]?.at ?? null)}
+        />
+      )}
       <MarkTable marks={marks} shown={shown} display={display} onShow={setShown} />
       <View>
         <Title level={3}>Steps</Title>
-        {stepWords(steps, entry.mark, { display, way }).map((step, i) => (
-          <View key={i} className="flex-row gap-3 border-t border-grain py-2">
-            <Figure className="w-6 text-2xl text-soft">{i + 1}</Figure>
-            <Words className="flex-1">{step}</Words>
-          </View>
-        ))}
+        {stepWords(mirrored ? steps.mirrored : steps.drawn, entry.mark, { display, way }).map(
+          (step, i) => (
+            <View key={i} className="flex-row gap-3 border-t border-grain py-2">
+              <Figure className="w-6 text-2xl text-soft">{i + 1}</Figure>
+              <Words className="flex-1">{step}</Words>
+            </View>
+          ),
+        )}
       </View>
       <Caution
         level="caution"
         text="Clamp the board, keep the cord and the other hand behind the saw, and let the guard close. A tilted saw binds sooner."
       />
-      <Lengths entry={entry} working={working} display={display} />
-      <View>
-        <Title level={3}>Cuts and their angles</Title>
-        {entry.cuts.map((cut, i) => (
-          <CutCard key={i} cut={cut} index={i} working={working} display={display} />
-        ))}
-      </View>
-      <Numbers entry={entry} working={working} display={display} />
+      <Fold
+        title="Every figure"
+        what="lengths, angles and the rest, each with its working"
+        open={more}
+        onOpen={setMore}
+        testID="every-figure"
+      >
+        <View className="gap-4">
+          <Lengths entry={entry} working={working} display={display} />
+          <View>
+            <Title level={3}>Cuts and their angles</Title>
+            {entry.cuts.map((cut, i) => (
+              <CutCard key={i} cut={cut} index={i} working={working} display={display} />
+            ))}
+          </View>
+          <Numbers entry={entry} working={working} display={display} />
+        </View>
+      </Fold>
     </View>
   );
 };

@@ -1,3 +1,4 @@
+import { replaceEqualDeep } from '@tanstack/react-query';
 import { readJob, type Job } from '@ogee/core/src/job';
 import type { Problem } from '@ogee/core/src/problem';
 import { plainly, spoken } from '@ogee/core/src/sentence';
@@ -288,11 +289,12 @@ export class JobInHand {
     return this.outbox.away ? 'away' : 'sending';
   }
 
-  private take(): Snapshot {
+  private take(before?: Snapshot): Snapshot {
     const undo = this.done.at(-1);
     const redo = this.undone.at(-1);
     return {
-      job: this.hand?.shown ?? this.latest,
+      // What did not change stays the very same object, so that nothing of it is drawn or solved anew.
+      job: replaceEqualDeep(before?.job, this.hand?.shown ?? this.latest),
       revision: this.known.copy?.revision ?? 0,
       state: this.stateNow(),
       stop: this.known.stop,
@@ -310,7 +312,7 @@ export class JobInHand {
   }
 
   private publish(): void {
-    this.snapshot = this.take();
+    this.snapshot = this.take(this.snapshot);
     for (const listener of this.listeners) listener();
   }
 }

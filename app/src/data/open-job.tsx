@@ -1,7 +1,5 @@
-import type { FitReport } from '@ogee/core/src/fit';
 import { readJob, type Job, type Side } from '@ogee/core/src/job';
 import type { Problem } from '@ogee/core/src/problem';
-import type { Solution } from '@ogee/core/src/solve';
 import { useQueryClient } from '@tanstack/react-query';
 import {
   createContext,
@@ -14,12 +12,12 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
-import type { SolveState } from '../solver/solving';
-import { useSolution } from '../solver/use-solution';
+import { useSolving } from '../solver/use-solving';
 import { JobInHand, problemText, type Change, type Snapshot } from './job-in-hand';
 import { jobKeys } from './jobs';
 import type { JobState } from './outbox';
 import { useOutbox } from './outbox-provider';
+import { RoofContext, type OpenRoof } from './roof';
 
 interface OpenJob extends Snapshot {
   readonly id: string;
@@ -40,17 +38,7 @@ interface OpenJob extends Snapshot {
   readonly eavesBefore: Map<string, Side>;
   /** Keeps on the device what stands in a field, until it is taken or put back. */
   readonly keepTyped: (path: string, text: string | null) => void;
-  /** The last good roof; null until the first one. */
-  readonly solution: Solution | null;
-  /** How that roof stands to the job, and what can be done where it is late or failed. */
-  readonly solving: SolveState;
-  readonly stopSolving: () => void;
-  readonly solveAgain: () => void;
-  /** The roof shown is not of what is entered now. */
-  readonly stale: boolean;
   readonly problems: readonly Problem[];
-  /** The dry fit of a job, worked out in the solver's thread; null when it has no roof. */
-  readonly fitRoof: (job: Job) => Promise<FitReport | null>;
   /** What the job's checks say of one field. */
   readonly problemAt: (path: string) => string | undefined;
   /** A field tells whether what stands in it can be read. */
@@ -106,7 +94,7 @@ export const OpenJobProvider = ({
 
   const { job, inHand: field } = snapshot;
   const checked = useMemo(() => readJob(job), [job]);
-  const solved = useSolution(checked.ok ? checked.value : null);
+  const solved = useSolving(checked.ok ? checked.value : null);
   const problems = checked.ok ? solved.problems : checked.problems;
   const value = useMemo<OpenJob>(
     () => ({
@@ -122,17 +110,6 @@ export const OpenJobProvider = ({
       typedBefore: typed,
       eavesBefore,
       keepTyped,
-      solution: solved.solution,
-      solving: solved.solving,
-      stopSolving: solved.stop,
-      solveAgain: solved.again,
-      fitRoof: solved.fit,
-      stale:
-        solved.solution !== null &&
-        (problems.length > 0 ||
-          faults.size > 0 ||
-          field?.problem != null ||
-          solved.solving !== 'current'),
       problems,
       problemAt: (path) => {
         const found =
@@ -143,26 +120,21 @@ export const OpenJobProvider = ({
       },
       setFault,
     }),
-    [
-      snapshot,
-      id,
-      inHand,
-      typed,
-      eavesBefore,
-      keepTyped,
-      solved.solution,
-      solved.solving,
-      solved.stop,
-      solved.again,
-      solved.fit,
-      problems,
-      faults,
-      field,
-      job,
-      setFault,
-    ],
+    [snapshot, id, inHand, typed, eavesBefore, keepTyped, problems, field, job, setFault],
   );
-  return <OpenJobContext.Provider value={value}>{children}</OpenJobContext.Provider>;
+  const { roof, solving, ask, stop, again } = solved;
+  const stale =
+    roof !== null &&
+    (problems.length > 0 || faults.size > 0 || field?.problem != null || solving !== 'current');
+  const openRoof = useMemo<OpenRoof>(
+    () => ({ roof, solving, ask, stop, again, stale }),
+    [roof, solving, ask, stop, again, stale],
+  );
+  return (
+    <OpenJobContext.Provider value={value}>
+      <RoofContext.Provider value={openRoof}>{children}</RoofContext.Provider>
+    </OpenJobContext.Provider>
+  );
 };
 
 export const useOpenJob = (): OpenJob => {

@@ -15,6 +15,7 @@ import Svg, {
   Text as SvgText,
 } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
+import { writeLength } from '../ui/length-entry';
 import { Tape, TAPE_PX } from './tape';
 
 const FACE_PX = 96;
@@ -42,7 +43,7 @@ export interface TapeMark {
   readonly at: number;
 }
 
-/** One label a place: of a double cut, the cheek that comes out on this face. */
+/** One label a cut's place: of a double cut, the cheek that comes out on this face. */
 const labelled = (
   marks: readonly BoardMark[],
   cuts: readonly CutEntry[],
@@ -56,13 +57,27 @@ const labelled = (
     return at === null || first !== i ? [] : [{ name: cuts[mark.cut]?.name ?? '', at }];
   });
 
-/** The marks that are made on the top edge, in the order in which the tape comes to them. */
+/**
+ * The marks that are made on the top edge, in the order in which the tape comes to them. Those that the crew reads alike
+ * are one mark.
+ */
 export const tapeMarks = ({
   board,
   cuts,
   mirrored,
-}: Pick<BoardProps, 'board' | 'cuts' | 'mirrored'>): TapeMark[] =>
-  labelled(board.marks, cuts, mirrored).sort((p, q) => p.at - q.at);
+  display,
+}: Pick<BoardProps, 'board' | 'cuts' | 'mirrored' | 'display'>): TapeMark[] => {
+  const marks: TapeMark[] = [];
+  for (const mark of labelled(board.marks, cuts, mirrored).sort((p, q) => p.at - q.at)) {
+    const before = marks.at(-1);
+    const alike =
+      before !== undefined && writeLength(before.at, display) === writeLength(mark.at, display);
+    if (!alike) marks.push(mark);
+    else if (!before.name.split(' and ').includes(mark.name))
+      marks[marks.length - 1] = { ...before, name: `${before.name} and ${mark.name}` };
+  }
+  return marks;
+};
 
 /** Room left before a mark that is scrolled to. px */
 const BEFORE_MARK_PX = 60;
@@ -95,7 +110,7 @@ export const Board = ({ board, cuts, kind, display, mirrored, shownMm = null }: 
   const segment = (mark: BoardMark, far: boolean) => (far === mirrored ? mark.left : mark.right);
   const text = (mm: number): string => formatLength(mm, lengthFormat(display));
   const ink = colour('ink');
-  const labels = labelled(board.marks, cuts, mirrored);
+  const labels = tapeMarks({ board, cuts, mirrored, display });
   const summary = labels.map(({ name, at }) => `${name} at ${text(at)}`).join(', ');
 
   return (

@@ -1,30 +1,25 @@
-import { eaveSection } from '@ogee/core/src/drawing';
 import type { Vec2 } from '@ogee/core/src/geom';
 import type { Job } from '@ogee/core/src/job';
-import { memberOf } from '@ogee/core/src/cuts';
-import type { Solution } from '@ogee/core/src/solve';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { ClipPath, Defs, G, Line, Polygon, Rect, Text as SvgText } from 'react-native-svg';
+import { useOfRoof } from '../data/roof';
 import { useTheme } from '../theme/theme';
 
 const HEIGHT_PX = 240;
 
 /** A common over the plate, cut through: seat, height above plate, tail and fascia, to scale. */
-export const EaveSection = ({ job, solution }: { job: Job; solution: Solution }) => {
+export const EaveSection = ({ display }: { display: Job['display'] }) => {
   const { colour } = useTheme();
   const [width, setWidth] = useState(0);
-  const entry = solution.cuts.members.find((m) => m.kind === 'common' || m.kind === 'king-common');
-  const member = memberOf(solution, entry);
-  const section =
-    entry === undefined || member === undefined ? null : eaveSection(job, entry, member);
+  const section = useOfRoof(['eave'], (solver, roof) => solver.eave(roof))?.answer ?? null;
   if (section === null) return null;
   const { left, right, low, high, hapMm, seatMm, overhangMm } = section;
   const k = Math.min(width / (right - left), HEIGHT_PX / (high - low));
   const px = ([d, z]: Vec2): Vec2 => [(d - left) * k, (high - z) * k];
   const loop = (points: readonly Vec2[]): string => points.map((p) => px(p).join(',')).join(' ');
-  const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
+  const text = (mm: number): string => formatLength(mm, lengthFormat(display));
   const [px0, pz0] = px([0, 0]);
   const label = (
     x: number,

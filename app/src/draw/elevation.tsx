@@ -1,11 +1,10 @@
-import { elevationView, type Looking } from '@ogee/core/src/drawing';
+import type { Looking } from '@ogee/core/src/drawing';
 import type { Vec2 } from '@ogee/core/src/geom';
 import type { Job } from '@ogee/core/src/job';
-import type { Solution } from '@ogee/core/src/solve';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
-import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Polygon, Polyline, Text as SvgText } from 'react-native-svg';
+import { useOfRoof } from '../data/roof';
 import { useTheme } from '../theme/theme';
 import { fitPlan } from './plan-fit';
 
@@ -15,34 +14,31 @@ const NAMES: Readonly<Record<Looking, string>> = { end: 'End on', side: 'From wa
 
 /** The roof seen level, to scale, with its height over the plate. */
 export const Elevation = ({
-  job,
-  solution,
+  display,
   looking,
   widthPx,
   heightPx,
 }: {
-  readonly job: Job;
-  readonly solution: Solution;
+  readonly display: Job['display'];
   readonly looking: Looking;
   readonly widthPx: number;
   readonly heightPx: number;
 }) => {
   const { colour } = useTheme();
-  const view = useMemo(() => elevationView(solution.roof, looking), [solution, looking]);
-  const fit = useMemo(
-    () =>
-      fitPlan(
-        view.panels.flatMap(({ points }) => points),
-        widthPx,
-        heightPx,
-        MARGIN_PX,
-      ),
-    [view, widthPx, heightPx],
+  const view = useOfRoof(['elevation', looking], (solver, roof) =>
+    solver.elevation(roof, looking),
+  )?.answer;
+  if (view == null) return null;
+  const fit = fitPlan(
+    view.panels.flatMap(({ points }) => points),
+    widthPx,
+    heightPx,
+    MARGIN_PX,
   );
   const loop = (points: readonly Vec2[]): string =>
     points.map((p) => fit.toPx(p).join(',')).join(' ');
-  const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
-  const main = solution.roof.blocks[0]?.plateMm ?? 0;
+  const text = (mm: number): string => formatLength(mm, lengthFormat(display));
+  const main = view.mainPlate;
   const height = view.top - main;
   const [x, top] = fit.toPx([view.right, view.top]);
   const [, foot] = fit.toPx([view.right, main]);

@@ -1,10 +1,9 @@
+import type { FrameMesh } from '@ogee/core/src/drawing';
+import type { Vec3 } from '@ogee/core/src/geom';
 import type { Kind } from '@ogee/core/src/kinds';
-import { solidOf, type Member } from '@ogee/core/src/frame';
-import { toWorld, type Vec3 } from '@ogee/core/src/geom';
-import type { Solution } from '@ogee/core/src/solve';
 import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
-import { BufferGeometry, Color, DoubleSide, Float32BufferAttribute } from 'three';
+import { BufferGeometry, Color, DoubleSide, BufferAttribute } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 
 /** Metres on screen: three's depth is happier with small numbers. */
@@ -12,24 +11,18 @@ const PER_MM = 0.001;
 /** How large a spot is, as a share of the building. */
 const SPOT_SHARE = 0.018;
 
-/** A member's sawn pieces as flat triangles, y up. */
-const geometryOf = (member: Member, [cx, cy]: readonly [number, number]): BufferGeometry => {
-  const corners: number[] = [];
-  for (const piece of solidOf(member)) {
-    for (const { points } of piece) {
-      const world = points.map((p) => {
-        const [x, y, z] = toWorld(member.frame, p);
-        return [(x - cx) * PER_MM, z * PER_MM, -(y - cy) * PER_MM] as const;
-      });
-      const [first] = world;
-      for (let i = 1; first !== undefined && i + 1 < world.length; i += 1) {
-        const [b, c] = [world[i], world[i + 1]];
-        if (b !== undefined && c !== undefined) corners.push(...first, ...b, ...c);
-      }
-    }
+/** A board's triangles as three draws them: y up, about the plan's middle. */
+const geometryOf = (
+  { corners, middle }: FrameMesh,
+  { from, to }: FrameMesh['boards'][number],
+): BufferGeometry => {
+  const own = new Float32Array(to - from);
+  for (let i = 0; i < own.length; i += 3) {
+    const [x = 0, y = 0, z = 0] = corners.subarray(from + i, from + i + 3);
+    own.set([(x - middle[0]) * PER_MM, z * PER_MM, -(y - middle[1]) * PER_MM], i);
   }
   const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new Float32BufferAttribute(corners, 3));
+  geometry.setAttribute('position', new BufferAttribute(own, 3));
   geometry.computeVertexNormals();
   return geometry;
 };
@@ -48,10 +41,9 @@ const Turn = () => {
 };
 
 export interface Frame3dProps {
-  readonly solution: Solution;
+  readonly mesh: FrameMesh;
   readonly hidden: ReadonlySet<Kind>;
   readonly picked: string | null;
-  readonly markOf: (id: string) => string;
   readonly colourOf: (kind: Kind) => string;
   readonly pickedColour: string;
   readonly onPick: (mark: string) => void;
@@ -63,25 +55,14 @@ export interface Frame3dProps {
 
 /** Every sawn board in its place. Loaded only when it is looked at. */
 const Frame3d = (props: Frame3dProps) => {
-  const { solution, hidden, picked, markOf, colourOf, pickedColour, onPick } = props;
+  const { mesh, hidden, picked, colourOf, pickedColour, onPick } = props;
   const { wrong, spots, wrongColour } = props;
-  const { boards, size, middle } = useMemo(() => {
-    const corners = solution.roof.blocks.flatMap(({ grown }) => grown.points);
-    const xs = corners.map(([x]) => x);
-    const ys = corners.map(([, y]) => y);
-    const middle = [
-      (Math.min(...xs) + Math.max(...xs)) / 2,
-      (Math.min(...ys) + Math.max(...ys)) / 2,
-    ] as const;
-    return {
-      middle,
-      size: Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)) * PER_MM,
-      boards: solution.members.map((member) => ({
-        member,
-        geometry: geometryOf(member, middle),
-      })),
-    };
-  }, [solution]);
+  const { middle } = mesh;
+  const size = mesh.size * PER_MM;
+  const boards = useMemo(
+    () => mesh.boards.map((board) => ({ ...board, geometry: geometryOf(mesh, board) })),
+    [mesh],
+  );
   useEffect(() => () => boards.forEach(({ geometry }) => geometry.dispose()), [boards]);
   return (
     <Canvas
@@ -93,11 +74,10 @@ const Frame3d = (props: Frame3dProps) => {
       <directionalLight position={[4, 9, 6]} intensity={1.8} />
       <directionalLight position={[-6, 4, -5]} intensity={0.7} />
       <Turn />
-      {boards.map(({ member, geometry }) => {
-        const mark = markOf(member.id);
-        return hidden.has(member.kind) ? null : (
+      {boards.map(({ id, kind, mark, geometry }) => {
+        return hidden.has(kind) ? null : (
           <mesh
-            key={member.id}
+            key={id}
             geometry={geometry}
             onClick={(event) => {
               event.stopPropagation();
@@ -109,9 +89,9 @@ const Frame3d = (props: Frame3dProps) => {
                 new Color(
                   mark === picked
                     ? pickedColour
-                    : wrong.includes(member.id)
+                    : wrong.includes(id)
                       ? wrongColour
-                      : colourOf(member.kind),
+                      : colourOf(kind),
                 )
               }
               side={DoubleSide}

@@ -21,23 +21,21 @@ interface HaloProps {
 /** A text in a drawing, cleared of the lines under it. */
 export const Halo = ({ at, turn, size, text, colour: own, dy }: HaloProps) => {
   const { colour } = useTheme();
-  const common = {
-    x: at[0],
-    y: at[1] + dy,
-    fontSize: size,
-    fontFamily: 'BarlowCondensed_600SemiBold',
-    textAnchor: 'middle' as const,
-    rotation: turn,
-    origin: `${at[0]}, ${at[1]}`,
-  };
+  // The stroke lies under the letters: page.css says so of every text that has one.
   return (
-    <>
-      <SvgText {...common} fill={colour('paper')} stroke={colour('paper')} strokeWidth={4}>
-        {text}
-      </SvgText>
-      <SvgText {...common} fill={own}>
-        {text}
-      </SvgText>
-    </>
+    <SvgText
+      x={at[0]}
+      y={at[1] + dy}
+      fontSize={size}
+      fontFamily="BarlowCondensed_600SemiBold"
+      textAnchor="middle"
+      rotation={turn}
+      origin={`${at[0]}, ${at[1]}`}
+      fill={own}
+      stroke={colour('paper')}
+      strokeWidth={4}
+    >
+      {text}
+    </SvgText>
   );
 };

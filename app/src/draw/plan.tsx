@@ -1,11 +1,10 @@
-import { KINDS } from '@ogee/core/src/kinds';
-import { planDrawing, type PlanTimber } from '@ogee/core/src/drawing';
+import { KINDS, KINDS_IN_ORDER, type Kind } from '@ogee/core/src/kinds';
+import type { PlanDrawing, PlanTimber } from '@ogee/core/src/drawing';
 import { v2, type Vec2, type Vec3 } from '@ogee/core/src/geom';
+import type { CutList } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
-import { markOf } from '@ogee/core/src/cuts';
-import type { Solution } from '@ogee/core/src/solve';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
-import { useMemo, useRef } from 'react';
+import { useRef } from 'react';
 import { Pressable, View, type View as ViewRef } from 'react-native';
 import Svg, { Circle, G, Line, Path, Polygon } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
@@ -15,13 +14,18 @@ import { fitPlan, nearest } from './plan-fit';
 const MARGIN_PX = 50;
 const TOUCH_PX = 28;
 const SPOT_PX = 12;
-const LABEL = { most: 13, least: 8 };
+/** Names of timbers: their largest size, the least that is read, and their share of the room between two lines. px */
+const LABEL = { most: 13, least: 8, share: 0.9 };
 
 const offset = (p: Vec2, way: Vec2, by: number): Vec2 => v2.add(p, v2.scale(way, by));
 
 interface PlanProps {
-  readonly job: Job;
-  readonly solution: Solution;
+  readonly drawing: PlanDrawing;
+  /** What it shows, in words. */
+  readonly words: string;
+  readonly display: Job['display'];
+  /** How far apart rafters stand: the room for their names. */
+  readonly spacingMm: number;
   readonly widthPx: number;
   readonly heightPx: number;
   readonly selected: string | null;
@@ -53,36 +57,33 @@ const Dimension = ({ from, to, text }: { from: Vec2; to: Vec2; text: string }) =
   );
 };
 
-const TimberLine = ({
-  timber,
-  picked,
-  wrong,
+const stretch = ({ from, to }: PlanTimber): string => `M${from.join(' ')}L${to.join(' ')}`;
+
+/** Timbers by kind: each kind is one path, in the order of kinds, the longest lines last. */
+const byKind = (timbers: readonly PlanTimber[]): readonly (readonly [Kind, string])[] =>
+  KINDS_IN_ORDER.flatMap((kind) => {
+    const own = timbers.filter((timber) => timber.kind === kind);
+    return own.length === 0 ? [] : [[kind, own.map(stretch).join('')] as const];
+  });
+
+/** A band of colour under timbers that are told apart from the rest. */
+const Band = ({
+  timbers,
+  colour,
+  widthPx,
 }: {
-  timber: PlanTimber;
-  picked: boolean;
-  wrong: boolean;
-}) => {
-  const { colour } = useTheme();
-  const look = KINDS[timber.kind];
-  const { from, to } = timber;
-  const line = { x1: from[0], y1: from[1], x2: to[0], y2: to[1] };
-  return (
-    <G>
-      {wrong && (
-        <Line {...line} stroke={colour('pencil', 0.5)} strokeWidth={16} strokeLinecap="round" />
-      )}
-      {picked && (
-        <Line {...line} stroke={colour('chalk', 0.45)} strokeWidth={14} strokeLinecap="round" />
-      )}
-      <Line
-        {...line}
-        stroke={colour(timber.kind)}
-        strokeWidth={look.widthPx}
-        strokeDasharray={[...look.dash]}
-      />
-    </G>
+  timbers: readonly PlanTimber[];
+  colour: string;
+  widthPx: number;
+}) =>
+  timbers.length === 0 ? null : (
+    <Path
+      d={timbers.map(stretch).join('')}
+      stroke={colour}
+      strokeWidth={widthPx}
+      strokeLinecap="round"
+    />
   );
-};
 
 /** The timbers that stand on the roof's own lines. */
 const isMajor = (kind: PlanTimber['kind']): boolean => KINDS[kind].stands === 'line';
@@ -105,41 +106,35 @@ const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
   );
 };
 
+/** What a plan shows, in words: how many of each mark. */
+export const countsOf = ({ members }: CutList): string =>
+  members.map(({ count, mark }) => `${count} ${mark}`).join(', ');
+
 /** The roof from above, to scale: every timber by its mark, touched to open its piece. */
 export const Plan = (props: PlanProps) => {
-  const { job, solution, widthPx, heightPx, selected, onPick, wrong = [], spots = [] } = props;
+  const { drawing, words, display, spacingMm, widthPx, heightPx, selected, onPick } = props;
+  const { wrong = [], spots = [] } = props;
   const { colour } = useTheme();
   const surface = useRef<ViewRef>(null);
-  const drawing = useMemo(
-    () => planDrawing(solution.roof, solution.members, markOf(solution)),
-    [solution],
-  );
   const { outlines, faces, edges, walls, dimensions } = drawing;
-  const fit = useMemo(
-    () =>
-      fitPlan(
-        drawing.faces.flatMap((face) => face.points),
-        widthPx,
-        heightPx,
-        MARGIN_PX,
-      ),
-    [drawing, widthPx, heightPx],
+  const fit = fitPlan(
+    drawing.faces.flatMap((face) => face.points),
+    widthPx,
+    heightPx,
+    MARGIN_PX,
   );
-  const timbers = useMemo(
-    () =>
-      drawing.timbers.map((timber) => ({
-        ...timber,
-        from: fit.toPx(timber.from),
-        to: fit.toPx(timber.to),
-      })),
-    [drawing, fit],
-  );
-  const major = (timber: PlanTimber): boolean => isMajor(timber.kind);
-  const named = [...timbers.filter((one) => !major(one)), ...timbers.filter(major)];
-  const size = Math.min(LABEL.most, Math.max(LABEL.least, job.framing.spacing * fit.pxPerMm * 0.9));
+  const timbers = drawing.timbers.map((timber) => ({
+    ...timber,
+    from: fit.toPx(timber.from),
+    to: fit.toPx(timber.to),
+  }));
+  const kinds = byKind(timbers);
+  const size = Math.min(LABEL.most, spacingMm * fit.pxPerMm * LABEL.share);
+  const minor = size < LABEL.least ? [] : timbers.filter(({ kind }) => !isMajor(kind));
+  const named = [...minor, ...timbers.filter(({ kind }) => isMajor(kind))];
   const points = (loop: readonly Vec2[]): string =>
     loop.map((p) => fit.toPx(p).join(',')).join(' ');
-  const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
+  const text = (mm: number): string => formatLength(mm, lengthFormat(display));
 
   const touch = (event: { nativeEvent: { pageX: number; pageY: number } }): void => {
     const box = (surface.current as unknown as HTMLElement).getBoundingClientRect();
@@ -151,10 +146,9 @@ export const Plan = (props: PlanProps) => {
     if (found !== null) onPick(found.mark);
   };
 
-  const counts = solution.cuts.members.map((m) => `${m.count} ${m.mark}`).join(', ');
   return (
     <Pressable ref={surface} onPress={touch} focusable={false} testID="plan">
-      <View role="img" aria-label={`Roof plan to scale: ${counts}. The cut list opens each piece.`}>
+      <View role="img" aria-label={`Roof plan to scale: ${words}. The cut list opens each piece.`}>
         <Svg width={widthPx} height={heightPx}>
           {faces.map((face, i) => {
             // Pieces of one slope share a tone; its own line covers the seams between them.
@@ -185,12 +179,23 @@ export const Plan = (props: PlanProps) => {
               strokeDasharray={[3, 3]}
             />
           ))}
-          {timbers.map((timber) => (
-            <TimberLine
-              key={timber.id}
-              timber={timber}
-              picked={timber.mark === selected}
-              wrong={wrong.includes(timber.id)}
+          <Band
+            timbers={timbers.filter(({ id }) => wrong.includes(id))}
+            colour={colour('pencil', 0.5)}
+            widthPx={16}
+          />
+          <Band
+            timbers={timbers.filter(({ mark }) => mark === selected)}
+            colour={colour('chalk', 0.45)}
+            widthPx={14}
+          />
+          {kinds.map(([kind, path]) => (
+            <Path
+              key={kind}
+              d={path}
+              stroke={colour(kind)}
+              strokeWidth={KINDS[kind].widthPx}
+              strokeDasharray={[...KINDS[kind].dash]}
             />
           ))}
           {/* Names over all lines, the hips' and the ridge's on top. */}

@@ -6,8 +6,9 @@ import { View } from 'react-native';
 import Check from 'lucide-react-native/icons/check';
 import X from 'lucide-react-native/icons/x';
 import { useOpenJob } from '../data/open-job';
+import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
-import { Plan } from '../draw/plan';
+import { countsOf, Plan } from '../draw/plan';
 import { FrameView } from '../roof/frame-view';
 import { useTheme } from '../theme/theme';
 import { Button } from '../ui/button';
@@ -39,11 +40,12 @@ const ProvedLine = ({ holds, text }: Proved) => {
 
 /** Every finding, with its place on the plan or in the round. */
 const Findings = ({ problems }: { problems: readonly FitProblem[] }) => {
-  const { job, solution } = useOpenJob();
+  const { job } = useOpenJob();
+  const { roof } = useRoof();
   const open = useOpenPiece();
   const [width, setWidth] = useState(0);
   const [view, setView] = useState<'plan' | 'frame'>('plan');
-  if (solution === null) return null;
+  if (roof === null) return null;
   const shown = { wrong: idsIn(problems), spots: problems.map(({ at }) => at) };
   return (
     <View className="gap-2" onLayout={(event) => setWidth(event.nativeEvent.layout.width)}>
@@ -59,12 +61,14 @@ const Findings = ({ problems }: { problems: readonly FitProblem[] }) => {
         onChange={setView}
       />
       {view === 'frame' && (
-        <FrameView solution={solution} heightPx={PLAN_PX} onOpen={open} {...shown} />
+        <FrameView cuts={roof.cuts} heightPx={PLAN_PX} onOpen={open} {...shown} />
       )}
       {view === 'plan' && width > 0 && (
         <Plan
-          job={job}
-          solution={solution}
+          drawing={roof.plan}
+          words={countsOf(roof.cuts)}
+          display={job.display}
+          spacingMm={job.framing.spacing}
           widthPx={width}
           heightPx={PLAN_PX}
           selected={null}
@@ -110,10 +114,10 @@ const Summary = ({ report }: { report: FitReport }) => {
 
 /** Does it stand and close? What the dry fit proved, then what to mind, gravest first. */
 export const FitScreen = () => {
-  const { solution, stale } = useOpenJob();
+  const { roof, stale } = useRoof();
   const openPiece = useOpenPiece();
   const report = useFit();
-  if (solution === null) return null;
+  if (roof === null) return null;
   if (stale)
     return (
       <Standstill
@@ -132,7 +136,7 @@ export const FitScreen = () => {
           level="caution"
           text="Rafters are raised at a height: brace the first pairs and the ridge before anybody goes up, and keep people from under them."
         />
-        {gravestFirst(groupedNotes(solution.cuts.notes)).map(({ level, text, marks }) => (
+        {gravestFirst(groupedNotes(roof.cuts.notes)).map(({ level, text, marks }) => (
           <View key={text} className="gap-1">
             <Caution level={level} text={text} />
             {marks.length > 0 && (

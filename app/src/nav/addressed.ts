@@ -19,8 +19,14 @@ const fromAddress = (name: string): string | null =>
     ? null
     : (new URLSearchParams(location.search).get(name) ?? fromOpening(name));
 
+/** What the address says of a choice now; null where it says nothing of it. */
+export const addressed = <T>(name: string, read: (text: string) => T | null): T | null => {
+  const text = fromAddress(name);
+  return text === null ? null : read(text);
+};
+
 /** Writes a choice into the address, beside what stands there; the place in the window's history stays the same. */
-const intoAddress = (name: string, value: string): void => {
+export const intoAddress = (name: string, value: string): void => {
   if (typeof location === 'undefined') return;
   const url = new URL(location.href);
   url.searchParams.set(name, value);
@@ -37,10 +43,7 @@ export const useAddressed = <T>(
   fallback: T,
   read: (text: string) => T | null,
 ): readonly [T, (next: T) => void] => {
-  const [value, setValue] = useState<T>(() => {
-    const text = fromAddress(name);
-    return (text === null ? null : read(text)) ?? fallback;
-  });
+  const [value, setValue] = useState<T>(() => addressed(name, read) ?? fallback);
   return [
     value,
     (next) => {

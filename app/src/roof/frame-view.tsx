@@ -1,9 +1,9 @@
 import { KINDS, KINDS_IN_ORDER, type Kind } from '@ogee/core/src/kinds';
 import type { Vec3 } from '@ogee/core/src/geom';
-import { markOf } from '@ogee/core/src/cuts';
-import type { Solution } from '@ogee/core/src/solve';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import type { CutList } from '@ogee/core/src/cuts';
+import { lazy, Suspense, useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { useOfRoof } from '../data/roof';
 import { useTheme } from '../theme/theme';
 import { KindLine } from '../ui/kind-line';
 import { Button } from '../ui/button';
@@ -21,13 +21,13 @@ const plainRgb = (css: string): string => {
 
 /** The frame in the round: turned under a finger, a timber picked by a touch, kinds hidden by their names. */
 export const FrameView = ({
-  solution,
+  cuts,
   heightPx,
   onOpen,
   wrong = [],
   spots = [],
 }: {
-  readonly solution: Solution;
+  readonly cuts: CutList;
   readonly heightPx: number;
   readonly onOpen: (mark: string) => void;
   /** Ids of members, and places, where the fit found something wrong. */
@@ -37,14 +37,14 @@ export const FrameView = ({
   const { colour } = useTheme();
   const [hidden, setHidden] = useState<ReadonlySet<Kind>>(new Set());
   const [picked, setPicked] = useState<string | null>(null);
-  const mark = useMemo(() => markOf(solution), [solution]);
-  const kinds = KINDS_IN_ORDER.filter((kind) => solution.members.some((m) => m.kind === kind));
+  const mesh = useOfRoof(['mesh'], (solver, roof) => solver.mesh(roof))?.answer;
+  const kinds = KINDS_IN_ORDER.filter((kind) => cuts.members.some((m) => m.kind === kind));
   const toggle = (kind: Kind): void => {
     const next = new Set(hidden);
     if (!next.delete(kind)) next.add(kind);
     setHidden(next);
   };
-  const entry = solution.cuts.members.find((one) => one.mark === picked);
+  const entry = cuts.members.find((one) => one.mark === picked);
   return (
     <View className="gap-2" testID="frame-3d">
       <View
@@ -53,18 +53,19 @@ export const FrameView = ({
         aria-label="The frame in three dimensions; the cut list names every piece in words"
       >
         <Suspense fallback={<Loading what="Setting the timbers up …" />}>
-          <Frame3d
-            solution={solution}
-            hidden={hidden}
-            picked={picked}
-            markOf={mark}
-            colourOf={(kind) => plainRgb(colour(kind))}
-            pickedColour={plainRgb(colour('chalk'))}
-            onPick={setPicked}
-            wrong={wrong}
-            spots={spots}
-            wrongColour={plainRgb(colour('pencil'))}
-          />
+          {mesh != null && (
+            <Frame3d
+              mesh={mesh}
+              hidden={hidden}
+              picked={picked}
+              colourOf={(kind) => plainRgb(colour(kind))}
+              pickedColour={plainRgb(colour('chalk'))}
+              onPick={setPicked}
+              wrong={wrong}
+              spots={spots}
+              wrongColour={plainRgb(colour('pencil'))}
+            />
+          )}
         </Suspense>
       </View>
       <View className="min-h-[48px] flex-row items-center justify-between gap-3 px-2">

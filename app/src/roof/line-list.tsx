@@ -2,6 +2,7 @@ import { KINDS, KINDS_IN_ORDER } from '@ogee/core/src/kinds';
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import { Pressable, View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
+import { useDrawnRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
@@ -20,9 +21,10 @@ const angles = (entry: CutListEntry): string =>
 
 /** Every ridge, hip and valley by name: its theory length, its slope, its plan angles. */
 export const LineList = () => {
-  const { job, solution } = useOpenJob();
+  const { job } = useOpenJob();
+  const roof = useDrawnRoof();
   const openPiece = useOpenPiece();
-  const lines = solution?.cuts.members.filter(isLine) ?? [];
+  const lines = roof?.cuts.members.filter(isLine) ?? [];
   if (lines.length === 0) return null;
   return (
     <View className="gap-2" testID="lines">

@@ -141,7 +141,7 @@ const FasciaSchool = () => {
 
 /** What shape it is: each wall of each part, and the eave in section. */
 export const RoofForm = () => {
-  const { job, edit, solution } = useOpenJob();
+  const { job, edit } = useOpenJob();
   const [wanted, setWanted] = useAddressed('part', 0, countOf);
   const index = Math.min(wanted, job.blocks.length - 1);
   const block = job.blocks[index];
@@ -162,7 +162,7 @@ export const RoofForm = () => {
       </View>
       <View className="gap-2">
         <Title>The eave in section</Title>
-        {solution !== null && <EaveSection job={job} solution={solution} />}
+        <EaveSection display={job.display} />
         <ChoiceField
           label="Tail"
           value={job.framing.tail}

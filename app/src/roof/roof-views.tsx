@@ -6,14 +6,16 @@ import ZoomIn from 'lucide-react-native/icons/zoom-in';
 import ZoomOut from 'lucide-react-native/icons/zoom-out';
 import { KindLine } from '../ui/kind-line';
 import { useOpenJob } from '../data/open-job';
+import { useDrawnRoof, useRoof } from '../data/roof';
 import { oneOf, useAddressed } from '../nav/addressed';
 import { useOpenPiece } from '../nav/open-piece';
 import { Elevation } from '../draw/elevation';
-import { Plan } from '../draw/plan';
+import { countsOf, Plan } from '../draw/plan';
 import { IconButton } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { Loading } from '../ui/states';
 import { Small } from '../ui/text';
+import { useNextFrame } from '../ui/use-next-frame';
 import { FrameView } from './frame-view';
 
 const ZOOMS = [1, 1.6, 2.6, 4] as const;
@@ -32,7 +34,9 @@ const UNDER_FRAME_PX = 190;
 
 /** The roof from above, from the side, end on, or in the round, in the room it is given. */
 export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
-  const { job, solution, stale } = useOpenJob();
+  const { job } = useOpenJob();
+  const { stale } = useRoof();
+  const roof = useDrawnRoof();
   const openPiece = useOpenPiece();
   const [view, setView] = useAddressed<RoofView>(
     'view',
@@ -54,19 +58,18 @@ export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
           style={fills || view === 'frame' ? undefined : { height: heightPx }}
           onLayout={(event) => setRoom(event.nativeEvent.layout)}
         >
-          {solution !== null && room !== null && view !== 'frame' && (
+          {roof !== null && room !== null && view !== 'frame' && (
             <Elevation
-              job={job}
-              solution={solution}
+              display={job.display}
               looking={view}
               widthPx={room.width}
               heightPx={heightPx ?? room.height}
             />
           )}
-          {solution !== null && room !== null && view === 'frame' && (
+          {roof !== null && room !== null && view === 'frame' && (
             <ScrollView>
               <FrameView
-                solution={solution}
+                cuts={roof.cuts}
                 heightPx={heightPx ?? Math.max(240, room.height - UNDER_FRAME_PX)}
                 onOpen={openPiece}
               />
@@ -80,7 +83,9 @@ export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
 
 /** The plan in the room it is given, zoomed by buttons and scrolled by thumb. */
 const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
-  const { job, solution, stale, problems } = useOpenJob();
+  const { job, problems } = useOpenJob();
+  const { stale } = useRoof();
+  const roof = useNextFrame(useDrawnRoof());
   const openPiece = useOpenPiece();
   const path = usePathname();
   const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
@@ -88,7 +93,7 @@ const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
   const factor = ZOOMS[zoom] ?? 1;
   const chosen = path.split('/cuts/')[1];
   const kinds = KINDS_IN_ORDER.filter((kind) =>
-    solution?.cuts.members.some((entry) => entry.kind === kind),
+    roof?.cuts.members.some((entry) => entry.kind === kind),
   );
   return (
     <View className={`${heightPx === undefined ? 'flex-1' : ''} ${stale ? 'opacity-50' : ''}`}>
@@ -97,13 +102,15 @@ const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
         style={heightPx === undefined ? undefined : { height: heightPx }}
         onLayout={(event) => setRoom(event.nativeEvent.layout)}
       >
-        {solution === null && problems.length === 0 && <Loading what="Working the roof out …" />}
-        {solution !== null && room !== null && (
+        {roof === null && problems.length === 0 && <Loading what="Working the roof out …" />}
+        {roof !== null && room !== null && (
           <ScrollView horizontal contentContainerStyle={{ width: room.width * factor }}>
             <ScrollView contentContainerStyle={{ height: room.height * factor }}>
               <Plan
-                job={job}
-                solution={solution}
+                drawing={roof.plan}
+                words={countsOf(roof.cuts)}
+                display={job.display}
+                spacingMm={job.framing.spacing}
                 widthPx={room.width * factor}
                 heightPx={room.height * factor}
                 selected={chosen === undefined ? null : decodeURIComponent(chosen)}

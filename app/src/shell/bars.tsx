@@ -2,6 +2,7 @@ import { spoken } from '@ogee/core/src/sentence';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
+import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
 import { Small, Strong, Words } from '../ui/text';
 import { placeName } from './place-name';
@@ -77,13 +78,14 @@ const SOLVING = {
 
 /** The roof on screen is the last good one, and why. */
 export const StaleBar = () => {
-  const { job, stale, problems, solving, solution, stopSolving, solveAgain } = useOpenJob();
+  const { job, problems } = useOpenJob();
+  const { roof, stale, solving, stop, again } = useRoof();
   const late = solving === 'current' ? null : solving;
   if (!stale && problems.length === 0 && (late === null || late === 'working')) return null;
   return (
     <View role="status" testID="stale" className="border-b border-pencil bg-sheet px-3 py-2">
       <Strong className="text-pencil">
-        {solution === null ? 'No roof yet.' : 'Stale: this is the last good roof.'}
+        {roof === null ? 'No roof yet.' : 'Stale: this is the last good roof.'}
       </Strong>
       {late !== null && <Small>{SOLVING[late]}</Small>}
       {problems.map((problem) => (
@@ -94,9 +96,9 @@ export const StaleBar = () => {
       {problems.length === 0 && late === null && (
         <Small>An entry does not count as it stands; it is marked beside its field.</Small>
       )}
-      {late === 'slow' && <Button label="Stop" onPress={stopSolving} testID="stop-solving" />}
+      {late === 'slow' && <Button label="Stop" onPress={stop} testID="stop-solving" />}
       {(late === 'stopped' || late === 'failed') && (
-        <Button label="Work it out again" onPress={solveAgain} testID="solve-again" />
+        <Button label="Work it out again" onPress={again} testID="solve-again" />
       )}
     </View>
   );

@@ -1,14 +1,18 @@
 import { usePathname, useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import History from 'lucide-react-native/icons/clock-arrow-left';
+import { BoardStrip } from '../cuts/board-strip';
 import { CutListView } from '../cuts/cut-list';
+import { InHandsProvider } from '../cuts/in-hands';
 import { useOpenJob } from '../data/open-job';
+import { useDrawnRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { RoofViews } from '../roof/roof-views';
 import { ThemeButton } from '../theme/theme-button';
 import { IconButton } from '../ui/button';
+import { Scroller } from '../ui/scroller';
 import { Figure, Title, Words } from '../ui/text';
 import { useWide } from '../ui/use-wide';
 import { NotTakenBar, StaleBar, StopBar } from './bars';
@@ -68,29 +72,44 @@ const ShortcutHelp = () => (
   </View>
 );
 
-/** Wide: list on the left, drawing in the middle, the place or the piece's sheet on the right. */
+/** The mark of the piece that the address names; null where it names none. */
+const chosenIn = (path: string): string | null => {
+  const mark = path.split('/cuts/')[1];
+  return mark === undefined ? null : decodeURIComponent(mark);
+};
+
+/**
+ * Wide: list on the left, drawing in the middle, the place or the piece's sheet on the right; an open piece's board over
+ * both.
+ */
 const WideBody = ({ children }: { children: ReactNode }) => {
-  const { job, solution } = useOpenJob();
-  const chosen = usePathname().split('/cuts/')[1];
+  const { job } = useOpenJob();
+  const roof = useDrawnRoof();
+  const chosen = chosenIn(usePathname());
   const open = useOpenPiece();
   return (
     <View className="min-h-0 flex-1 flex-row">
-      <ScrollView className="w-[330px] flex-none border-r border-grain bg-sheet py-2">
-        {solution !== null && (
+      <Scroller className="w-[330px] flex-none border-r border-grain bg-sheet py-2">
+        {roof !== null && (
           <CutListView
-            members={solution.cuts.members}
+            members={roof.cuts.members}
             display={job.display}
-            chosen={chosen === undefined ? null : decodeURIComponent(chosen)}
+            chosen={chosen}
             onOpen={open}
           />
         )}
-      </ScrollView>
+      </Scroller>
       <View className="min-w-0 flex-1">
-        <RoofViews />
+        {chosen !== null && <BoardStrip mark={chosen} />}
+        <View className="min-h-0 flex-1 flex-row">
+          <View className="min-w-0 flex-1">
+            <RoofViews />
+          </View>
+          <PlaceScroll className="w-[430px] flex-none border-l border-grain bg-sheet">
+            <View className="p-4">{children}</View>
+          </PlaceScroll>
+        </View>
       </View>
-      <PlaceScroll className="w-[430px] flex-none border-l border-grain bg-sheet">
-        <View className="p-4">{children}</View>
-      </PlaceScroll>
     </View>
   );
 };
@@ -111,23 +130,25 @@ export const JobShell = ({ children }: { children: ReactNode }) => {
   useShortcuts(setHelp);
   usePageTitle(pageName(path), job.name);
   return (
-    <View className="flex-1">
-      <Head wide={wide} />
-      <StopBar />
-      <NotTakenBar />
-      <StaleBar />
-      {wide ? (
-        <WideBody>{children}</WideBody>
-      ) : (
-        <>
-          <PlaceScroll className="flex-1" contentContainerClassName="p-4">
-            {children}
-          </PlaceScroll>
-          <UndoBar wide={false} />
-          <PlaceBar jobId={id} wide={false} />
-        </>
-      )}
-      {help && <ShortcutHelp />}
-    </View>
+    <InHandsProvider mark={chosenIn(path)}>
+      <View className="flex-1">
+        <Head wide={wide} />
+        <StopBar />
+        <NotTakenBar />
+        <StaleBar />
+        {wide ? (
+          <WideBody>{children}</WideBody>
+        ) : (
+          <>
+            <PlaceScroll className="flex-1" contentContainerClassName="p-4">
+              {children}
+            </PlaceScroll>
+            <UndoBar wide={false} />
+            <PlaceBar jobId={id} wide={false} />
+          </>
+        )}
+        {help && <ShortcutHelp />}
+      </View>
+    </InHandsProvider>
   );
 };

@@ -1,6 +1,7 @@
 import { usePathname } from 'expo-router';
 import { useEffect, useRef, type ComponentProps } from 'react';
-import { ScrollView } from 'react-native';
+import type { ScrollView } from 'react-native';
+import { Scroller } from '../ui/scroller';
 
 /** Scrolls what stands in it; each address keeps its own place, and a new one starts at the top. */
 export const PlaceScroll = (props: ComponentProps<typeof ScrollView>) => {
@@ -16,7 +17,7 @@ export const PlaceScroll = (props: ComponentProps<typeof ScrollView>) => {
     return () => cancelAnimationFrame(frame);
   }, [path]);
   return (
-    <ScrollView
+    <Scroller
       {...props}
       ref={scroller}
       role="main"

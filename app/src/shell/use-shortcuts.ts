@@ -1,6 +1,7 @@
 import { useRouter, usePathname } from 'expo-router';
 import { useEffect } from 'react';
 import { useOpenJob } from '../data/open-job';
+import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { PLACES } from './places';
 import { otherAngles, otherUnits } from './display-switch';
@@ -20,13 +21,14 @@ const isTyping = (target: EventTarget | null): boolean =>
 
 /** Keys for the wide screen; silent while somebody types in a field. */
 export const useShortcuts = (showHelp: (change: (shown: boolean) => boolean) => void): void => {
-  const { id, edit, solution, doUndo, doRedo } = useOpenJob();
+  const { id, edit, doUndo, doRedo } = useOpenJob();
+  const { roof } = useRoof();
   const router = useRouter();
   const openPiece = useOpenPiece();
   const path = usePathname();
   useEffect(() => {
     const step = (by: number): void => {
-      const marks = solution?.cuts.members.map((entry) => entry.mark) ?? [];
+      const marks = roof?.cuts.members.map((entry) => entry.mark) ?? [];
       const here = marks.indexOf(decodeURIComponent(path.split('/cuts/')[1] ?? ''));
       const next = marks[here === -1 ? 0 : Math.min(marks.length - 1, Math.max(0, here + by))];
       if (next !== undefined) openPiece(next);
@@ -52,5 +54,5 @@ export const useShortcuts = (showHelp: (change: (shown: boolean) => boolean) => 
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [id, edit, solution, doUndo, doRedo, router, openPiece, path, showHelp]);
+  }, [id, edit, roof, doUndo, doRedo, router, openPiece, path, showHelp]);
 };

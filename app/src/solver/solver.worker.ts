@@ -1,14 +1,61 @@
 import type { FitReport } from '@ogee/core/src/fit';
 import type { Job } from '@ogee/core/src/job';
-import { fit, solve } from '@ogee/core/src/solve';
-import { expose } from 'comlink';
+import { fit, solve, type Solution } from '@ogee/core/src/solve';
+import type { EaveSection, ElevationView, FrameMesh, Looking } from '@ogee/core/src/drawing';
+import { ok, type Result } from '@ogee/core/src/problem';
+import { expose, transfer } from 'comlink';
+import {
+  eaveAnswer,
+  elevationAnswer,
+  meshAnswer,
+  pieceAnswer,
+  roofAnswer,
+  type PieceAnswer,
+  type RoofAnswer,
+} from './answers';
 
-/** Runs in its own thread: a checked job in, a solution or the problems out; its dry fit only when asked for. */
+/** A checked job, and the number that the page knows its roof by. */
+export interface Subject {
+  readonly job: Job;
+  readonly serial: number;
+}
+
+/** The roofs last worked out here: what the page asks next is about one of them. */
+const held = new Map<number, Result<Solution>>();
+const HELD = 2;
+
+const solved = ({ job, serial }: Subject): Result<Solution> => {
+  const known = held.get(serial);
+  if (known !== undefined) return known;
+  const result = solve(job);
+  held.set(serial, result);
+  for (const old of held.keys()) if (held.size > HELD) held.delete(old);
+  return result;
+};
+
+const about = <T>(subject: Subject, answer: (solution: Solution) => T): T | null => {
+  const result = solved(subject);
+  return result.ok ? answer(result.value) : null;
+};
+
+/**
+ * Runs in its own thread. The roof's members stay here; the page gets what it shows: the list and the plan with each
+ * solve, the rest when it is looked at.
+ */
 const solver = {
-  solve: (job: Job) => solve(job),
-  fit: (job: Job): FitReport | null => {
-    const solution = solve(job);
-    return solution.ok ? fit(solution.value) : null;
+  solve: (subject: Subject): Result<RoofAnswer> => {
+    const result = solved(subject);
+    return result.ok ? ok(roofAnswer(result.value)) : result;
+  },
+  fit: (subject: Subject): FitReport | null => about(subject, fit),
+  piece: (subject: Subject, mark: string): PieceAnswer | null =>
+    about(subject, (solution) => pieceAnswer(solution, mark)),
+  eave: (subject: Subject): EaveSection | null => about(subject, eaveAnswer),
+  elevation: (subject: Subject, looking: Looking): ElevationView | null =>
+    about(subject, (solution) => elevationAnswer(solution, looking)),
+  mesh: (subject: Subject): FrameMesh | null => {
+    const mesh = about(subject, meshAnswer);
+    return mesh === null ? null : transfer(mesh, [mesh.corners.buffer as ArrayBuffer]);
   },
 };
 

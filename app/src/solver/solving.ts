@@ -1,7 +1,9 @@
-import type { FitReport } from '@ogee/core/src/fit';
 import type { Job } from '@ogee/core/src/job';
 import type { Problem, Result } from '@ogee/core/src/problem';
-import type { Solution } from '@ogee/core/src/solve';
+import { replaceEqualDeep } from '@tanstack/react-query';
+import type { Remote } from 'comlink';
+import type { RoofAnswer } from './answers';
+import type { Solver, Subject } from './solver.worker';
 import { Ended, type SolverThread } from './thread';
 
 /**
@@ -15,9 +17,12 @@ import { Ended, type SolverThread } from './thread';
  */
 export type SolveState = 'current' | 'working' | 'slow' | 'stopped' | 'failed';
 
+/** A roof on the screen, with the job that it was worked out from. */
+export interface ShownRoof extends RoofAnswer, Subject {}
+
 export interface Solved {
   /** The last good roof, kept while a job cannot be solved. */
-  readonly solution: Solution | null;
+  readonly roof: ShownRoof | null;
   /** Of the job as it is now; none while it is worked out. */
   readonly problems: readonly Problem[];
   readonly solving: SolveState;
@@ -31,9 +36,12 @@ const OVERTAKEN_MS = 500;
 
 const STOPPED = 'stopped by hand';
 
+/** Every roof worked out in this window has a number of its own. */
+let lastSerial = 0;
+
 /** Solves the newest job, one at a time, in a thread that a newer job or a person can end. */
 export class Solving {
-  private snapshot: Solved = { solution: null, problems: [], solving: 'current' };
+  private snapshot: Solved = { roof: null, problems: [], solving: 'current' };
   private wanted: Job | null = null;
   private running: { readonly job: Job; readonly since: number } | null = null;
   private marks: ReturnType<typeof setTimeout>[] = [];
@@ -80,8 +88,12 @@ export class Solving {
     this.solve(job);
   };
 
-  readonly fit = (job: Job): Promise<FitReport | null> =>
-    this.thread.ask((solver) => solver.fit(job));
+  /** Asks the solver about the roof on the screen. */
+  readonly ask = <T>(
+    subject: Subject,
+    question: (solver: Remote<Solver>, subject: Subject) => Promise<T>,
+  ): Promise<T> =>
+    this.thread.ask((solver) => question(solver, { job: subject.job, serial: subject.serial }));
 
   dispose(): void {
     this.unmark();
@@ -92,6 +104,8 @@ export class Solving {
     const job = this.wanted;
     if (job === null || this.running !== null) return;
     const mine = { job, since: Date.now() };
+    lastSerial += 1;
+    const subject: Subject = { job, serial: lastSerial };
     this.running = mine;
     const ended = (): boolean => {
       if (this.running === mine) this.running = null;
@@ -101,14 +115,14 @@ export class Solving {
       return false;
     };
     this.thread
-      .ask<Result<Solution>>((solver) => solver.solve(job) as Promise<Result<Solution>>)
+      .ask<Result<RoofAnswer>>((solver) => solver.solve(subject) as Promise<Result<RoofAnswer>>)
       .then(
         (result) => {
           if (!ended()) return;
           this.unmark();
           this.set(
             result.ok
-              ? { solution: result.value, problems: [], solving: 'current' }
+              ? { roof: this.shown(subject, result.value), problems: [], solving: 'current' }
               : { problems: result.problems, solving: 'current' },
           );
         },
@@ -119,6 +133,12 @@ export class Solving {
           this.set({ problems: [], solving: stopped ? 'stopped' : 'failed' });
         },
       );
+  }
+
+  /** What is the same as before stays the very same object, so that only what changed is drawn anew. */
+  private shown(subject: Subject, { cuts, plan }: RoofAnswer): ShownRoof {
+    const before = this.snapshot.roof;
+    return { ...subject, plan, cuts: replaceEqualDeep(before?.cuts, cuts) };
   }
 
   private unmark(): void {

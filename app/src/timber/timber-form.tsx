@@ -2,6 +2,7 @@ import type { Job } from '@ogee/core/src/job';
 import { angleWay } from '@ogee/core/src/wording';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
+import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
 import { ChoiceField, LengthField, StepperField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
@@ -68,11 +69,12 @@ const schoolOf = (seat: Framing['seat']): School =>
   'hap' in seat ? 'hap' : 'width' in seat ? 'width' : 'depthFraction';
 
 const Seat = () => {
-  const { job, edit, solution, problemAt } = useOpenJob();
+  const { job, edit, problemAt } = useOpenJob();
+  const { roof } = useRoof();
   const { seat } = job.framing;
   const set = (next: Framing['seat']) =>
     edit((now) => ({ ...now, framing: { ...now.framing, seat: next } }));
-  const worked = solution?.cuts.members.find((m) => m.seat !== null && m.kind !== 'hip')?.seat;
+  const worked = roof?.cuts.members.find((m) => m.seat !== null && m.kind !== 'hip')?.seat;
   // Changing the school keeps the seat that stands there now.
   const change = (school: School): void => {
     if (school === 'hap') set({ hap: Math.round(worked?.hap ?? 100) });

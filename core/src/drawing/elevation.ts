@@ -18,6 +18,8 @@ export interface ElevationView {
   readonly left: number;
   readonly right: number;
   readonly plate: number;
+  /** Top of the first part's plate, that heights are told from. mm */
+  readonly mainPlate: number;
   readonly top: number;
 }
 
@@ -93,6 +95,7 @@ export const elevationView = (roof: Roof, looking: Looking): ElevationView => {
     left: Math.min(...all.map(([x]) => x)),
     right: Math.max(...all.map(([x]) => x)),
     plate: Math.min(...roof.blocks.flatMap(({ sides }) => sides.map(({ plateMm }) => plateMm))),
+    mainPlate: roof.blocks[0]?.plateMm ?? 0,
     top: Math.max(...all.map(([, z]) => z)),
   };
 };

@@ -6,4 +6,5 @@
  */
 export { eaveSection, type EaveSection } from './eave-section';
 export { elevationView, type ElevationView, type Looking, type Panel } from './elevation';
+export { frameMesh, type FrameMesh } from './frame-mesh';
 export { planDrawing, type PlanDrawing, type PlanTimber, type PlanWall } from './plan';

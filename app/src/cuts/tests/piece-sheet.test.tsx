@@ -1,10 +1,10 @@
-import { boardOf, type CutListEntry } from '@ogee/core/src/cuts';
-import type { Member } from '@ogee/core/src/frame';
+import type { CutListEntry } from '@ogee/core/src/cuts';
 import { newJob } from '@ogee/core/src/job';
-import { memberOf } from '@ogee/core/src/cuts';
 import { solve } from '@ogee/core/src/solve';
 import { fireEvent, render, screen } from '@testing-library/react-native';
+import { pieceAnswer } from '../../solver/answers';
 import { writeLength } from '../../ui/length-entry';
+import { InHandsProvider } from '../in-hands';
 import { PieceSheet } from '../piece-sheet';
 
 jest.mock('../../theme/theme', () => ({ useTheme: () => ({ colour: () => 'black' }) }));
@@ -12,25 +12,21 @@ jest.mock('../../theme/theme', () => ({ useTheme: () => ({ colour: () => 'black'
 const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;
 const solution = solve(newJob('t', DISPLAY, 9000, 6000, '35°'));
 if (!solution.ok) throw new Error('refused');
-const { members, notes } = solution.value.cuts;
-const piece = (mark: string): CutListEntry => members.find((entry) => entry.mark === mark)!;
-const drawn = (entry: CutListEntry): Member => memberOf(solution.value, entry)!;
-const show = (mark: string) => {
-  const entry = piece(mark);
-  return render(
-    <PieceSheet
-      entry={entry}
-      member={drawn(entry)}
-      notes={notes}
-      display={DISPLAY}
-      way="degrees"
-    />,
+const answer = (mark: string) => pieceAnswer(solution.value, mark)!;
+const piece = (mark: string): CutListEntry => answer(mark).entry;
+const show = (mark: string) =>
+  render(
+    <InHandsProvider mark={mark}>
+      <PieceSheet piece={answer(mark)} display={DISPLAY} way="degrees" />
+    </InHandsProvider>,
   );
-};
+/** What is looked up now and then is folded away at first. */
+const unfold = () => fireEvent.press(screen.getByTestId('every-figure'));
 
 describe('a piece’s sheet', () => {
   it('shows every length to the millimetre, with what rounding took', () => {
     show('HJ1');
+    unfold();
     const jack = piece('HJ1');
     for (const mm of [jack.length.longPoint, jack.length.body])
       expect(screen.getAllByLabelText(`${Math.round(mm)} mm`).length).toBeGreaterThan(0);
@@ -45,7 +41,7 @@ describe('a piece’s sheet', () => {
 
   it('leans the saw the other way for the other hand', () => {
     show('HJ1');
-    const other = boardOf(drawn(piece('HJ1'))).hand === 'right' ? 'Left · 4' : 'Right · 4';
+    const other = answer('HJ1').board.hand === 'right' ? 'Left · 4' : 'Right · 4';
     const lean = (): string =>
       /nearer the (upper|lower) end/.exec(
         String(screen.getByText(/^Cheek cut: /).props['children']),
@@ -86,12 +82,15 @@ describe('a piece’s sheet', () => {
 
   it('puts the angle people mix up beside every angle', () => {
     show('C1');
+    unfold();
     expect(screen.getAllByText('35.0°').length).toBeGreaterThan(0);
     expect(screen.getAllByText('not 55.0°').length).toBeGreaterThan(0);
   });
 
   it('opens the working of a number, and closes it', () => {
     show('C1');
+    expect(screen.queryByLabelText('Theory line: working')).toBeNull();
+    unfold();
     expect(screen.queryByText('plan run ÷ cos slope')).toBeNull();
     fireEvent.press(screen.getByLabelText('Theory line: working'));
     expect(screen.getByText('plan run ÷ cos slope')).toBeTruthy();

@@ -1,6 +1,8 @@
 import { readJob, type Job, type Side } from '@ogee/core/src/job';
 import { solve, type Solution } from '@ogee/core/src/solve';
 import { useSyncExternalStore } from 'react';
+import { roofAnswer } from '../../solver/answers';
+import type { ShownRoof } from '../../solver/solving';
 import { JobInHand, problemText } from '../job-in-hand';
 import type { Outbox } from '../outbox';
 
@@ -69,7 +71,6 @@ export const useOpenJob = () => {
   return {
     ...snapshot,
     id: 'in-memory',
-    solution: solutionOf(job),
     problems,
     edit: own.edit,
     hand: own,
@@ -89,3 +90,21 @@ export const useOpenJob = () => {
 };
 
 export const useFault = () => () => undefined;
+
+/** The roof of the job in hand, at once. */
+const roofInMemory = (): ShownRoof | null => {
+  const { job } = current().read();
+  const solution = solutionOf(job);
+  return solution === null ? null : { job, serial: 1, ...roofAnswer(solution) };
+};
+
+/** Stands in for the open roof: worked out here, without a thread. */
+export const useRoof = () => {
+  const own = current();
+  useSyncExternalStore(own.subscribe, own.read);
+  return { roof: roofInMemory(), stale: false };
+};
+export const useDrawnRoof = (): ShownRoof | null => useRoof().roof;
+
+/** The drawings that are asked for are tried in Chromium. */
+export const useOfRoof = () => undefined;

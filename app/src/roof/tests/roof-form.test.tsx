@@ -6,6 +6,9 @@ import { RoofForm } from '../roof-form';
 jest.mock('../../data/open-job', () =>
   jest.requireActual<object>('../../data/tests/open-job-in-memory'),
 );
+jest.mock('../../data/roof', () =>
+  jest.requireActual<object>('../../data/tests/open-job-in-memory'),
+);
 jest.mock('../../theme/theme', () => ({ useTheme: () => ({ colour: () => 'black' }) }));
 
 const DISPLAY = { units: 'metric', fraction: 16, pitch: 'in12', terms: 'uk' } as const;

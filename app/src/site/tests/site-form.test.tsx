@@ -6,6 +6,9 @@ import { SiteForm } from '../site-form';
 jest.mock('../../data/open-job', () =>
   jest.requireActual<object>('../../data/tests/open-job-in-memory'),
 );
+jest.mock('../../data/roof', () =>
+  jest.requireActual<object>('../../data/tests/open-job-in-memory'),
+);
 jest.mock('../../theme/theme', () => ({ useTheme: () => ({ colour: () => 'black' }) }));
 
 const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;

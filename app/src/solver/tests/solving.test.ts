@@ -1,5 +1,7 @@
 import { newJob, type Job } from '@ogee/core/src/job';
 import { solve } from '@ogee/core/src/solve';
+import { roofAnswer } from '../answers';
+import type { Subject } from '../solver.worker';
 import { Solving } from '../solving';
 import { Ended } from '../thread';
 
@@ -15,8 +17,12 @@ const thread = () => {
     ask<T>(what: (solver: never) => Promise<T>): Promise<T> {
       return new Promise<T>((resolve, reject) => {
         const solver = {
-          solve: (of: Job) => {
-            asked.push({ of, answer: () => resolve(solve(of) as T), fail: reject });
+          solve: ({ job: of }: Subject) => {
+            const answer = (): void => {
+              const result = solve(of);
+              resolve((result.ok ? { ok: true, value: roofAnswer(result.value) } : result) as T);
+            };
+            asked.push({ of, answer, fail: reject });
             return new Promise<T>(() => undefined);
           },
         };
@@ -49,7 +55,7 @@ describe('the roof on screen', () => {
     solver.asked[0]!.answer();
     await later(0);
     expect(solving.read()).toMatchObject({ solving: 'current', problems: [] });
-    expect(solving.read().solution!.job).toBe(solver.asked[0]!.of);
+    expect(solving.read().roof!.job).toBe(solver.asked[0]!.of);
   });
 
   it('skips what was overtaken: of many quick edits only the first and the last are solved', async () => {
@@ -58,11 +64,11 @@ describe('the roof on screen', () => {
     for (const along of [9000, 9100, 9200, 9300]) solving.solve(job(along));
     solver.asked[0]!.answer();
     await later(0);
-    expect(solving.read().solution).toBeNull();
+    expect(solving.read().roof).toBeNull();
     solver.asked[1]!.answer();
     await later(0);
     expect(solver.asked).toHaveLength(2);
-    expect(solving.read().solution!.job.blocks[0]!.outline[1]).toEqual([9300, 0]);
+    expect(solving.read().roof!.job.blocks[0]!.outline[1]).toEqual([9300, 0]);
   });
 
   it('ends a long solve for a newer edit, and begins anew', async () => {
@@ -74,7 +80,7 @@ describe('the roof on screen', () => {
     expect(solver.restarts).toEqual(['a newer edit']);
     solver.asked[1]!.answer();
     await later(0);
-    expect(solving.read().solution!.job.blocks[0]!.outline[1]).toEqual([9500, 0]);
+    expect(solving.read().roof!.job.blocks[0]!.outline[1]).toEqual([9500, 0]);
   });
 
   it('can be stopped, and is marked so until it is asked for again', async () => {
@@ -97,11 +103,11 @@ describe('the roof on screen', () => {
     solving.solve(job(9000));
     solver.asked[0]!.answer();
     await later(0);
-    const good = solving.read().solution;
+    const good = solving.read().roof;
     solving.solve(job(9500));
     solver.asked[1]!.fail(new Error('out of memory'));
     await later(0);
-    expect(solving.read()).toMatchObject({ solving: 'failed', solution: good });
+    expect(solving.read()).toMatchObject({ solving: 'failed', roof: good });
     solving.dispose();
   });
 });

@@ -4,10 +4,10 @@ import { Solving, type Solved } from './solving';
 import { SolverThread } from './thread';
 
 /** The roof of a job, worked out anew on every change of it; null leaves the last roof standing. */
-export const useSolution = (job: Job | null): Solved & Pick<Solving, 'fit' | 'stop' | 'again'> => {
+export const useSolving = (job: Job | null): Solved & Pick<Solving, 'ask' | 'stop' | 'again'> => {
   const [solving] = useState(() => new Solving(new SolverThread()));
   useEffect(() => () => solving.dispose(), [solving]);
   useEffect(() => solving.solve(job), [solving, job]);
   const solved = useSyncExternalStore(solving.subscribe, solving.read);
-  return { ...solved, fit: solving.fit, stop: solving.stop, again: solving.again };
+  return { ...solved, ask: solving.ask, stop: solving.stop, again: solving.again };
 };

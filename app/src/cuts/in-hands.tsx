@@ -1,0 +1,59 @@
+import { createContext, useContext, useState, type ReactNode } from 'react';
+import { addressed, intoAddress, oneOf } from '../nav/addressed';
+import type { PieceAnswer } from '../solver/answers';
+
+type Hand = 'left' | 'right';
+
+interface InHands {
+  readonly wanted: Hand | null;
+  readonly setHand: (hand: Hand) => void;
+  /** Which mark the board is scrolled to; none to begin with. */
+  readonly shown: number | null;
+  readonly setShown: (at: number) => void;
+}
+
+const addressedHand = (): Hand | null => addressed('hand', oneOf('left', 'right'));
+
+const InHandsContext = createContext<InHands | null>(null);
+
+/** The piece that is being marked: its sheet and its board, wherever each stands, tell of the same hand and mark. */
+export const InHandsProvider = ({
+  mark,
+  children,
+}: {
+  /** The piece that the address names. */
+  readonly mark: string | null;
+  readonly children: ReactNode;
+}) => {
+  const [of, setOf] = useState(mark);
+  const [wanted, want] = useState(addressedHand);
+  const [shown, setShown] = useState<number | null>(null);
+  // Another piece begins anew.
+  if (of !== mark) {
+    setOf(mark);
+    want(addressedHand());
+    setShown(null);
+  }
+  const setHand = (hand: Hand): void => {
+    want(hand);
+    intoAddress('hand', hand);
+  };
+  return (
+    <InHandsContext.Provider value={{ wanted, setHand, shown, setShown }}>
+      {children}
+    </InHandsContext.Provider>
+  );
+};
+
+/** Which hand of a piece is looked at, and which of its marks. */
+export const useInHands = ({ entry, board }: PieceAnswer) => {
+  const held = useContext(InHandsContext);
+  if (held === null) throw new Error('useInHands outside InHandsProvider');
+  const { hands } = entry;
+  const drawn: Hand = board.hand === 'right' ? 'right' : 'left';
+  // An address may name a hand that this piece has not.
+  const hand = held.wanted !== null && hands[held.wanted] > 0 ? held.wanted : drawn;
+  const handed = hands.left + hands.right > 0;
+  const { shown, setHand, setShown } = held;
+  return { hand, handed, mirrored: handed && hand !== board.hand, shown, setHand, setShown };
+};

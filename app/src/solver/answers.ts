@@ -1,0 +1,72 @@
+import {
+  boardOf,
+  markOf,
+  memberOf,
+  workingOf,
+  type BoardDrawing,
+  type CutList,
+  type CutListEntry,
+  type Working,
+} from '@ogee/core/src/cuts';
+import {
+  eaveSection,
+  elevationView,
+  frameMesh,
+  planDrawing,
+  type EaveSection,
+  type ElevationView,
+  type FrameMesh,
+  type Looking,
+  type PlanDrawing,
+} from '@ogee/core/src/drawing';
+import type { Solution } from '@ogee/core/src/solve';
+import { stepsOf, type SawStep } from '@ogee/core/src/steps';
+
+/** What every screen shows of a roof: it goes to the page with each solve, so it is kept small. */
+export interface RoofAnswer {
+  readonly cuts: CutList;
+  readonly plan: PlanDrawing;
+}
+
+/** What one piece's sheet is written from. */
+export interface PieceAnswer {
+  readonly entry: CutListEntry;
+  readonly notes: CutList['notes'];
+  readonly board: BoardDrawing;
+  readonly working: Working;
+  /** For the board as it is drawn, and for its mirror image. */
+  readonly steps: { readonly drawn: readonly SawStep[]; readonly mirrored: readonly SawStep[] };
+}
+
+export const roofAnswer = ({ roof, members, cuts }: Solution): RoofAnswer => ({
+  cuts,
+  plan: planDrawing(roof, members, markOf({ cuts })),
+});
+
+/** One line of the list; null where it has no such mark. */
+export const pieceAnswer = (solution: Solution, mark: string): PieceAnswer | null => {
+  const entry = solution.cuts.members.find((one) => one.mark === mark);
+  const member = memberOf(solution, entry);
+  if (entry === undefined || member === undefined) return null;
+  return {
+    entry,
+    notes: solution.cuts.notes.filter((note) => note.member === mark),
+    board: boardOf(member),
+    working: workingOf(member),
+    steps: { drawn: stepsOf(member, false), mirrored: stepsOf(member, true) },
+  };
+};
+
+/** A common over its plate; null where the roof has none. */
+export const eaveAnswer = (solution: Solution): EaveSection | null => {
+  const { job, cuts } = solution;
+  const entry = cuts.members.find(({ kind }) => kind === 'common' || kind === 'king-common');
+  const member = memberOf(solution, entry);
+  return entry === undefined || member === undefined ? null : eaveSection(job, entry, member);
+};
+
+export const elevationAnswer = ({ roof }: Solution, looking: Looking): ElevationView =>
+  elevationView(roof, looking);
+
+export const meshAnswer = ({ roof, members, cuts }: Solution): FrameMesh =>
+  frameMesh(roof, members, markOf({ cuts }));

@@ -1,0 +1,9 @@
+import 'react-native';
+
+/** What react-native-web has beside React Native's own. */
+declare module 'react-native' {
+  interface ViewProps {
+    /** Become data attributes. */
+    readonly dataSet?: Readonly<Record<string, string | number>>;
+  }
+}

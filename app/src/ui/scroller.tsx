@@ -1,0 +1,32 @@
+import {
+  createContext,
+  useContext,
+  useImperativeHandle,
+  useRef,
+  type ComponentProps,
+  type Ref,
+  type RefObject,
+} from 'react';
+import { ScrollView } from 'react-native';
+
+const ScrollerContext = createContext<RefObject<ScrollView | null> | null>(null);
+
+/** Scrolls what stands in it, and lets a long list inside know by what it is scrolled. */
+export const Scroller = ({
+  ref,
+  ...props
+}: ComponentProps<typeof ScrollView> & { readonly ref?: Ref<ScrollView | null> }) => {
+  const own = useRef<ScrollView>(null);
+  useImperativeHandle<ScrollView | null, ScrollView | null>(ref, () => own.current);
+  return (
+    <ScrollerContext.Provider value={own}>
+      <ScrollView {...props} ref={own} />
+    </ScrollerContext.Provider>
+  );
+};
+
+/** Finds the page's element that scrolls what stands here; none before it is laid out. */
+export const useScroller = (): (() => HTMLElement | null) => {
+  const scroller = useContext(ScrollerContext);
+  return () => (scroller?.current?.getScrollableNode() as HTMLElement | undefined) ?? null;
+};

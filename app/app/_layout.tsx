@@ -4,6 +4,7 @@ import { Slot, type ErrorBoundaryProps } from 'expo-router';
 import { useState } from 'react';
 import { OutboxProvider } from '../src/data/outbox-provider';
 import { useKeptApp } from '../src/shell/keep-app';
+import { SkipLink } from '../src/shell/skip-link';
 import { ThemeProvider } from '../src/theme/theme';
 import { Standstill } from '../src/ui/states';
 
@@ -16,6 +17,7 @@ export default function RootLayout() {
     <QueryClientProvider client={client}>
       <ThemeProvider>
         <OutboxProvider>
+          <SkipLink />
           <Slot />
         </OutboxProvider>
       </ThemeProvider>

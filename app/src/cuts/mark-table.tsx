@@ -29,7 +29,7 @@ export const MarkTable = ({ marks, shown, display, onShow }: MarkTableProps) => 
         <Pressable
           key={`${name} ${at}`}
           role="button"
-          aria-label={`Show the ${name} on the board`}
+          testID={`mark-${i}`}
           onPress={() => onShow(i)}
           className={`min-h-[48px] flex-row items-center justify-between gap-2 border-t border-grain px-1 active:bg-wash ${i === shown ? 'bg-wash' : ''}`}
         >

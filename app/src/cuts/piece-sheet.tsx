@@ -52,12 +52,7 @@ const LENGTHS = [
 
 /** The first number that a framer looks for, and the board to take for it. */
 const LongPoint = ({ entry, working, display }: NumberProps) => (
-  <Worked
-    name="long point"
-    steps={working['length.longPoint'] ?? []}
-    display={display}
-    testID="worked-longPoint"
-  >
+  <Worked steps={working['length.longPoint'] ?? []} display={display} testID="worked-longPoint">
     <View>
       <Small>
         Long point · {boardNeeded(entry.length.blank, display)} · touch any figure for its working
@@ -74,7 +69,7 @@ const Lengths = ({ entry, working, display }: NumberProps) => (
     {LENGTHS.filter(([field]) => field !== 'tail' || entry.length.tail > 0).map(
       ([field, name, what]) => (
         <View key={field} className="border-t border-grain">
-          <Worked name={name} steps={working[`length.${field}`] ?? []} display={display}>
+          <Worked steps={working[`length.${field}`] ?? []} display={display}>
             <View className="flex-1">
               <Strong>{name}</Strong>
               <Small>{what}</Small>
@@ -102,7 +97,7 @@ const Angle = ({
   display: Display;
   shown?: string;
 }) => (
-  <Worked name={name} steps={steps} display={display}>
+  <Worked steps={steps} display={display}>
     <Words className="flex-1">{name}</Words>
     <Figure className="text-2xl">{shown ?? formatDegrees(deg)}</Figure>
     <Small className="w-24 text-right">not {complement(deg)}</Small>
@@ -158,7 +153,7 @@ const CutCard = ({
 const Numbers = ({ entry, working, display }: NumberProps) => {
   const row = (name: string, field: string, text: string) => (
     <View key={field} className="border-t border-grain">
-      <Worked name={name} steps={working[field] ?? []} display={display}>
+      <Worked steps={working[field] ?? []} display={display}>
         <Words className="flex-1">{name}</Words>
         <Figure className="text-2xl">{text}</Figure>
       </Worked>

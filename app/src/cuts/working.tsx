@@ -31,8 +31,6 @@ const Link = ({ step, display }: { step: Step; display: Display }) => (
 );
 
 interface WorkedProps {
-  /** What the number is, for the screen reader. */
-  readonly name: string;
   readonly steps: readonly Step[];
   readonly display: Display;
   readonly children: ReactNode;
@@ -40,14 +38,13 @@ interface WorkedProps {
 }
 
 /** A number that shows its working at a touch: the chain the core computed it by. */
-export const Worked = ({ name, steps, display, children, testID }: WorkedProps) => {
+export const Worked = ({ steps, display, children, testID }: WorkedProps) => {
   const [open, setOpen] = useState(false);
   return (
     <View>
       <Pressable
         role="button"
         aria-expanded={open}
-        aria-label={`${name}: working`}
         testID={testID}
         onPress={() => setOpen(!open)}
         className="min-h-[48px] flex-row items-center justify-between gap-2 rounded active:bg-wash"

@@ -1,9 +1,11 @@
 import type { Job } from '@ogee/core/src/job';
-import { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { G, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
-import { ticksOf } from './tape-ticks';
+import { ticksOf, type Tick } from './tape-ticks';
 
 export const TAPE_PX = 36;
+/** A tick taller than this is a whole foot or a tenth of a metre, and is drawn bold. px */
+const LONG_PX = 10;
 
 /** The running tape, hooked over the board's upper end at `leftPx`; `k` is px a mm. */
 export const Tape = ({
@@ -18,6 +20,12 @@ export const Tape = ({
   display: Job['display'];
 }) => {
   const { colour } = useTheme();
+  const ticks = ticksOf(lengthMm, display);
+  const marks = (wanted: (tick: Tick) => boolean): string =>
+    ticks
+      .filter(wanted)
+      .map(({ mm, tall }) => `M${leftPx + mm * k} ${TAPE_PX}v${-tall}`)
+      .join('');
   return (
     <G>
       <Rect
@@ -35,29 +43,23 @@ export const Tape = ({
         strokeWidth={2.5}
         fill="none"
       />
-      {ticksOf(lengthMm, display).map(({ mm, tall, label }) => (
-        <G key={mm}>
-          <Line
-            x1={leftPx + mm * k}
-            x2={leftPx + mm * k}
-            y1={TAPE_PX}
-            y2={TAPE_PX - tall}
-            stroke={colour('ink')}
-            strokeWidth={tall > 10 ? 1.6 : 0.8}
-          />
-          {label !== null && (
+      <Path d={marks(({ tall }) => tall <= LONG_PX)} stroke={colour('ink')} strokeWidth={0.8} />
+      <Path d={marks(({ tall }) => tall > LONG_PX)} stroke={colour('ink')} strokeWidth={1.6} />
+      {ticks.map(
+        ({ mm, tall, label }) =>
+          label !== null && (
             <SvgText
+              key={mm}
               x={leftPx + mm * k + 3}
-              y={tall > 10 ? 16 : 24}
-              fontSize={tall > 10 ? 16 : 11}
+              y={tall > LONG_PX ? 16 : 24}
+              fontSize={tall > LONG_PX ? 16 : 11}
               fontFamily="BarlowCondensed_600SemiBold"
-              fill={tall > 10 ? colour('ink') : colour('soft')}
+              fill={tall > LONG_PX ? colour('ink') : colour('soft')}
             >
               {label}
             </SvgText>
-          )}
-        </G>
-      ))}
+          ),
+      )}
     </G>
   );
 };

@@ -27,7 +27,7 @@ const ProvedLine = ({ holds, text }: Proved) => {
   const { colour } = useTheme();
   const Mark = holds ? Check : X;
   return (
-    <View className="flex-row gap-3 border-t border-grain py-2">
+    <View role="listitem" className="flex-row gap-3 border-t border-grain py-2">
       <Mark
         size={22}
         color={colour(holds ? 'chalk' : 'pencil')}

@@ -24,7 +24,7 @@ export const DeletedJobs = ({ onBack }: { readonly onBack: (name: string) => voi
           <View
             key={job.id}
             role="listitem"
-            className="min-h-[56px] flex-row items-center justify-between gap-2 rounded border border-grain bg-sheet px-3 py-2"
+            className="min-h-[56px] flex-row items-center justify-between gap-2 rounded border border-edge bg-sheet px-3 py-2"
           >
             <View className="flex-1">
               <Strong>{job.name}</Strong>

@@ -51,7 +51,7 @@ export const JobCard = ({
   const [asked, setAsked] = useState<Asked>('nothing');
   const done = (): void => setAsked('nothing');
   return (
-    <View role="listitem" className="rounded border border-grain bg-sheet">
+    <View role="listitem" className="rounded border border-edge bg-sheet">
       <View className="flex-row items-center">
         <Pressable
           role="link"

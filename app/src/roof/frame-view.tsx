@@ -90,7 +90,7 @@ export const FrameView = ({
               aria-checked={shown}
               aria-label={`Show ${KINDS[kind].plural.toLowerCase()}`}
               onPress={() => toggle(kind)}
-              className={`min-h-[48px] flex-row items-center gap-2 rounded border px-3 ${shown ? 'border-edge bg-sheet' : 'border-grain opacity-50'}`}
+              className={`min-h-[48px] flex-row items-center gap-2 rounded border px-3 ${shown ? 'border-edge bg-sheet' : 'border-dashed border-edge bg-paper'}`}
             >
               <KindLine kind={kind} />
               <Small>{KINDS[kind].plural}</Small>

@@ -34,9 +34,9 @@ export const LineList = () => {
         <Pressable
           key={entry.mark}
           role="link"
-          aria-label={`${KINDS[entry.kind].name} ${entry.mark}: open its piece`}
+          testID={`line-${entry.mark}`}
           onPress={() => openPiece(entry.mark)}
-          className="min-h-[64px] flex-row items-center gap-3 rounded border border-grain bg-sheet px-3 py-2"
+          className="min-h-[64px] flex-row items-center gap-3 rounded border border-edge bg-sheet px-3 py-2"
         >
           <View className="w-16 gap-1">
             <Strong>{entry.mark}</Strong>

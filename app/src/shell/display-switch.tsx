@@ -15,10 +15,10 @@ export const otherAngles = (job: Job): Job => ({
 const Toggle = (props: { label: string; now: string; onPress: () => void; testID: string }) => (
   <Pressable
     role="button"
-    aria-label={props.label}
+    aria-label={`${props.now}: ${props.label}`}
     testID={props.testID}
     onPress={props.onPress}
-    className="h-12 min-w-[48px] items-center justify-center rounded border border-grain bg-sheet px-2 active:bg-wash"
+    className="h-12 min-w-[48px] items-center justify-center rounded border border-edge bg-sheet px-2 active:bg-wash"
   >
     <Text className="font-display text-lg text-chalk">{props.now}</Text>
   </Pressable>

@@ -8,6 +8,7 @@ import { otherAngles, otherUnits } from './display-switch';
 
 export const SHORTCUTS: readonly (readonly [string, string])[] = [
   ['1 – 5', 'Site, Roof, Timber, Cuts, Fit'],
+  ['E', 'the first entry of the place'],
   ['J / K', 'next and previous piece'],
   ['Ctrl Z', 'undo; with Shift, redo'],
   ['U', 'feet and inches, or millimetres'],
@@ -45,7 +46,10 @@ export const useShortcuts = (showHelp: (change: (shown: boolean) => boolean) => 
       }
       const place = PLACES[Number(event.key) - 1];
       if (place !== undefined) router.navigate(`/job/${id}/${place.path}`);
-      else if (event.key === 'j') step(1);
+      else if (event.key === 'e') {
+        event.preventDefault();
+        document.querySelector<HTMLElement>('[role="main"] input')?.focus();
+      } else if (event.key === 'j') step(1);
       else if (event.key === 'k') step(-1);
       else if (event.key === 'u') edit(otherUnits, 'Shown in other units');
       else if (event.key === 'a') edit(otherAngles, 'Angles shown the other way');

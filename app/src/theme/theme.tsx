@@ -1,5 +1,13 @@
 import { vars } from 'nativewind';
-import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
 import { useColorScheme, View } from 'react-native';
 import palette from './palette.json';
 
@@ -23,12 +31,44 @@ const stored = (): ThemeChoice => {
   return found === 'light' || found === 'dark' ? found : 'system';
 };
 
+/** Whoever asks the machine for more contrast gets full ink for what is soft, and strong lines. */
+const STRONG: Readonly<Partial<Record<ColourName, ColourName>>> = {
+  soft: 'ink',
+  edge: 'ink',
+  grain: 'edge',
+};
+
+const MORE_CONTRAST = '(prefers-contrast: more)';
+const asked = (): MediaQueryList | null =>
+  typeof matchMedia === 'function' ? matchMedia(MORE_CONTRAST) : null;
+
+const useMoreContrast = (): boolean =>
+  useSyncExternalStore(
+    (changed) => {
+      const query = asked();
+      query?.addEventListener('change', changed);
+      return () => query?.removeEventListener('change', changed);
+    },
+    () => asked()?.matches ?? false,
+  );
+
+const paletteFor = (dark: boolean, strong: boolean): Readonly<Record<ColourName, string>> => {
+  const plain = dark ? palette.dark : palette.light;
+  if (!strong) return plain;
+  const names = Object.keys(plain) as ColourName[];
+  return Object.fromEntries(names.map((name) => [name, plain[STRONG[name] ?? name]])) as Record<
+    ColourName,
+    string
+  >;
+};
+
 /** Light, dark or the machine's own choice; remembered on this device. */
 export const ThemeProvider = ({ children }: { children: ReactNode }) => {
   const system = useColorScheme();
   const [choice, setChoice] = useState<ThemeChoice>(stored);
   const dark = choice === 'system' ? system === 'dark' : choice === 'dark';
-  const set = dark ? palette.dark : palette.light;
+  const strong = useMoreContrast();
+  const set = useMemo(() => paletteFor(dark, strong), [dark, strong]);
 
   useEffect(() => {
     const root = document.documentElement;

@@ -57,14 +57,14 @@ export const Keys = ({
   keys: readonly string[];
   onKey: (key: string) => void;
 }) => (
-  <View className="flex-row flex-wrap gap-1" aria-label="Keys the number pad lacks">
+  <View role="group" className="flex-row flex-wrap gap-1" aria-label="Keys the number pad lacks">
     {keys.map((key) => (
       <Figure
         key={key}
         role="button"
         aria-label={KEY_NAMES[key] ?? key}
         onPress={() => onKey(key)}
-        className="min-h-[48px] min-w-[48px] select-none rounded border border-grain bg-paper text-center leading-[46px] text-chalk"
+        className="min-h-[48px] min-w-[48px] select-none rounded border border-edge bg-paper text-center leading-[46px] text-chalk"
       >
         {key === ' ' ? '␣' : key}
       </Figure>
@@ -76,7 +76,10 @@ const KEY_NAMES: Readonly<Record<string, string>> = {
   ' ': 'space',
   "'": 'feet',
   '"': 'inches',
-  '/': 'fraction bar',
+  '/': 'fraction bar, or divided by',
+  '+': 'plus',
+  '−': 'minus',
+  '%': 'percent',
   '°': 'degrees',
 };
 

@@ -3,7 +3,7 @@ import {
   formatLength,
   formatPitch,
   lengthFormat,
-  parseLength,
+  parseLengthSum,
   parsePitch,
   type BareUnit,
 } from '@ogee/core/src/units';
@@ -12,8 +12,8 @@ import type { Reading } from './entry';
 type Display = Job['display'];
 
 /** What a phone's number pad lacks, by what is written. */
-const IMPERIAL_KEYS = ["'", ' ', '/', '"'];
-const METRIC_KEYS = [' ', 'm', 'mm'];
+const IMPERIAL_KEYS = ["'", ' ', '/', '"', '+', '−'];
+const METRIC_KEYS = [' ', 'm', 'mm', '+', '−', '/'];
 
 /** As few decimals as say the length, two at the most. */
 const decimals = (mm: number): number =>
@@ -35,7 +35,7 @@ export const writeStock = (
 export const readLengthEntry =
   (display: Display, bare: BareUnit) =>
   (text: string): Reading<number> => {
-    const reading = parseLength(text, bare);
+    const reading = parseLengthSum(text, bare);
     if (!reading.ok) return { ok: false, text: reading.text };
     const other: Display = {
       ...display,
@@ -54,7 +54,7 @@ export const readPitchEntry =
     return { ok: true, value: reading.pitch, echo, written: reading.pitch };
   };
 
-export const PITCH_KEYS = ['/', '°'];
+export const PITCH_KEYS = ['/', ' ', '°', '%'];
 
 export const lengthKeys = (display: Display): readonly string[] =>
   display.units === 'imperial' ? IMPERIAL_KEYS : METRIC_KEYS;

@@ -5,5 +5,10 @@ declare module 'react-native' {
   interface ViewProps {
     /** Become data attributes. */
     readonly dataSet?: Readonly<Record<string, string | number>>;
+    readonly onKeyDown?: (event: {
+      readonly key: string;
+      readonly currentTarget: HTMLElement;
+      preventDefault: () => void;
+    }) => void;
   }
 }

@@ -4,6 +4,7 @@
  * Takes text or millimetres/radians; promises exact millimetres in, and on the way out a rounding that is
  * stated (`lossMm`). Carries are whole: never `12"` where a foot is meant, never `16/16`.
  */
+export { parseLengthSum } from './length-sum';
 export { parseLength, type BareUnit, type LengthReading } from './parse-length';
 export {
   formatLength,

@@ -11,9 +11,20 @@ export type PitchReading =
 
 const EXAMPLES = 'write it like 9/12, 35° or 1:1.5';
 const NUMBER = String.raw`(\d+(?:\.\d+)?|\.\d+)`;
+/** A number with a fraction behind it: 4 3/4. */
+const MIXED = String.raw`(\d+\s+\d+\/\d+|\d+(?:\.\d+)?|\.\d+)`;
 const RATIO = new RegExp(String.raw`^${NUMBER}\s*(?:\/|:|in)\s*${NUMBER}$`);
 const DEGREES = new RegExp(String.raw`^${NUMBER}\s*(?:°|degrees|degree|deg)$`);
-const BARE = new RegExp(`^${NUMBER}$`);
+const BARE = new RegExp(`^${MIXED}$`);
+/** As a person types it: `7 12`, `4 3/4 in 12`. */
+const PAIR = new RegExp(String.raw`^${MIXED}(?:\s*[/:]\s*|\s*in\s*|\s+)${NUMBER}$`);
+const PERCENT = new RegExp(String.raw`^${NUMBER}\s*%$`);
+
+const valueOf = (text: string): number => {
+  const [whole = '', fraction = ''] = text.split(/\s+/);
+  const [top, bottom] = fraction.split('/').map(Number);
+  return Number(whole) + (top === undefined || bottom === undefined ? 0 : top / bottom);
+};
 
 const finish = (rad: number, pitch: string): PitchReading =>
   rad > 0 && rad < Math.PI / 2 && Number.isFinite(rad)
@@ -21,7 +32,8 @@ const finish = (rad: number, pitch: string): PitchReading =>
     : { ok: false, text: `"${pitch}" is not a slope between level and plumb; ${EXAMPLES}` };
 
 /**
- * Reads a pitch: `9/12`, `9:12`, `9 in 12`, `35°`, `35deg`. `bare` says what a lone number means.
+ * Reads a pitch: `9/12`, `9:12`, `9 in 12`, `35°`, `35deg`. Where a person types it, `bare` says what a lone number
+ * means, and `7 12`, `4 3/4`, `4 3/4 in 12` and `35%` are read too; a job file has none of these.
  *
  * @returns the slope in radians and the pitch in the job file's own writing
  */
@@ -38,8 +50,17 @@ export const parsePitch = (text: string, bare: 'in12' | 'degrees' | null = null)
   }
   const angle = DEGREES.exec(normal);
   if (angle !== null) return finish(radians(Number(angle[1])), `${Number(angle[1])}°`);
-  if (bare !== null && BARE.test(normal)) {
-    const value = Number(normal);
+  if (bare === null) return { ok: false, text: `"${text.trim()}" is not a pitch; ${EXAMPLES}` };
+  const percent = PERCENT.exec(normal);
+  if (percent !== null)
+    return finish(Math.atan2(Number(percent[1]), 100), `${Number(percent[1])}/100`);
+  const pair = BARE.test(normal) ? null : PAIR.exec(normal);
+  if (pair !== null) {
+    const [rise, run] = [valueOf(pair[1] ?? ''), Number(pair[2])];
+    return finish(Math.atan2(rise, run), `${rise}/${run}`);
+  }
+  if (BARE.test(normal)) {
+    const value = valueOf(normal);
     return bare === 'in12'
       ? finish(Math.atan2(value, 12), `${value}/12`)
       : finish(radians(value), `${value}°`);

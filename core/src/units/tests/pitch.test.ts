@@ -18,15 +18,23 @@ describe('parsePitch', () => {
     ['32,5°', null, 32.5],
     ['9', 'in12', 36.869898],
     ['35', 'degrees', 35],
+    ['7 12', 'degrees', 30.256437],
+    ['35%', 'in12', 19.290046],
+    ['4 3/4', 'in12', 21.59531],
+    ['4 3/4 in 12', 'degrees', 21.59531],
+    ['4 3/4 12', 'in12', 21.59531],
   ] as const)('reads %s (bare %s)', (text, bare, expected) => {
     expect(deg(text, bare)).toBeCloseTo(expected, 6);
   });
 
-  it.each(['', 'steep', '9', '0/12', '12/0', '90°', '-3/12', '9/'])('does not read %j', (text) => {
-    const reading = parsePitch(text);
-    expect(reading.ok).toBe(false);
-    if (!reading.ok) expect(reading.text).toContain('write it like 9/12');
-  });
+  it.each(['', 'steep', '9', '0/12', '12/0', '90°', '-3/12', '9/', '7 12', '35%', '4 3/4'])(
+    'does not read %j',
+    (text) => {
+      const reading = parsePitch(text);
+      expect(reading.ok).toBe(false);
+      if (!reading.ok) expect(reading.text).toContain('write it like 9/12');
+    },
+  );
 
   it('reads back what it writes, to the shown place', () => {
     fc.assert(

@@ -12,7 +12,7 @@ const Strip = ({ piece }: { readonly piece: PieceAnswer }) => {
   const { mirrored, shown } = useInHands(piece);
   const marks = tapeMarks({ board, cuts: entry.cuts, mirrored, display });
   return (
-    <View className="border-b border-grain px-2 pb-2">
+    <View role="region" aria-label="The piece’s board" className="border-b border-grain px-2 pb-2">
       <Board
         board={board}
         cuts={entry.cuts}

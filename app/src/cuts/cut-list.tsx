@@ -59,7 +59,9 @@ Row.displayName = 'Row';
 
 const KindHead = memo(({ kind, total }: { readonly kind: Kind; readonly total: number }) => (
   <View className="flex-row items-center gap-3 px-3 pb-1 pt-4">
-    <Title level={3}>{total === 1 ? KINDS[kind].name : KINDS[kind].plural}</Title>
+    <Title level={2} className="text-xl">
+      {total === 1 ? KINDS[kind].name : KINDS[kind].plural}
+    </Title>
     <KindLine kind={kind} />
     <Small className="ml-auto">{total} in all</Small>
   </View>

@@ -117,6 +117,9 @@ export const Board = ({ board, cuts, kind, display, mirrored, shownMm = null }: 
     <ScrollView
       ref={scroller}
       horizontal
+      role="region"
+      aria-label="The board, from end to end"
+      tabIndex={0}
       testID="board"
       className="rounded border border-grain bg-paper"
     >

@@ -147,7 +147,7 @@ export const Plan = (props: PlanProps) => {
   };
 
   return (
-    <Pressable ref={surface} onPress={touch} focusable={false} testID="plan">
+    <Pressable ref={surface} onPress={touch} tabIndex={-1} testID="plan">
       <View role="img" aria-label={`Roof plan to scale: ${words}. The cut list opens each piece.`}>
         <Svg width={widthPx} height={heightPx}>
           {faces.map((face, i) => {

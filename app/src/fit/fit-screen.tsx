@@ -28,11 +28,9 @@ const ProvedLine = ({ holds, text }: Proved) => {
   const Mark = holds ? Check : X;
   return (
     <View role="listitem" className="flex-row gap-3 border-t border-grain py-2">
-      <Mark
-        size={22}
-        color={colour(holds ? 'chalk' : 'pencil')}
-        aria-label={holds ? 'holds' : 'does not hold'}
-      />
+      <View role="img" aria-label={holds ? 'holds' : 'does not hold'}>
+        <Mark size={22} color={colour(holds ? 'chalk' : 'pencil')} />
+      </View>
       <Words className={`flex-1 ${holds ? '' : 'text-pencil'}`}>{text}</Words>
     </View>
   );

@@ -40,7 +40,12 @@ export const JobsScreen = () => {
   const shown = found(all, text, order);
   const waits = all.reduce((sum, job) => sum + job.waits, 0);
   return (
-    <ScrollView contentContainerClassName="mx-auto w-full max-w-[640px] gap-4 p-4" role="main">
+    <ScrollView
+      contentContainerClassName="mx-auto w-full max-w-[640px] gap-4 p-4"
+      role="main"
+      nativeID="main"
+      tabIndex={-1}
+    >
       <View className="flex-row items-center justify-between">
         <NameMark />
         <ThemeButton />

@@ -104,8 +104,18 @@ const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
       >
         {roof === null && problems.length === 0 && <Loading what="Working the roof out …" />}
         {roof !== null && room !== null && (
-          <ScrollView horizontal contentContainerStyle={{ width: room.width * factor }}>
-            <ScrollView contentContainerStyle={{ height: room.height * factor }}>
+          <ScrollView
+            horizontal
+            scrollEnabled={factor > 1}
+            contentContainerStyle={{ width: room.width * factor }}
+          >
+            <ScrollView
+              scrollEnabled={factor > 1}
+              role="region"
+              aria-label="The plan, scrolled"
+              tabIndex={factor > 1 ? 0 : -1}
+              contentContainerStyle={{ height: room.height * factor }}
+            >
               <Plan
                 drawing={roof.plan}
                 words={countsOf(roof.cuts)}

@@ -89,7 +89,11 @@ const WideBody = ({ children }: { children: ReactNode }) => {
   const open = useOpenPiece();
   return (
     <View className="min-h-0 flex-1 flex-row">
-      <Scroller className="w-[330px] flex-none border-r border-grain bg-sheet py-2">
+      <Scroller
+        role="region"
+        aria-label="Pieces"
+        className="w-[330px] flex-none border-r border-grain bg-sheet py-2"
+      >
         {roof !== null && (
           <CutListView
             members={roof.cuts.members}
@@ -102,7 +106,7 @@ const WideBody = ({ children }: { children: ReactNode }) => {
       <View className="min-w-0 flex-1">
         {chosen !== null && <BoardStrip mark={chosen} />}
         <View className="min-h-0 flex-1 flex-row">
-          <View className="min-w-0 flex-1">
+          <View role="region" aria-label="The roof drawn" className="min-w-0 flex-1">
             <RoofViews />
           </View>
           <PlaceScroll className="w-[430px] flex-none border-l border-grain bg-sheet">

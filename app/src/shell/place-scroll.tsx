@@ -21,6 +21,8 @@ export const PlaceScroll = (props: ComponentProps<typeof ScrollView>) => {
       {...props}
       ref={scroller}
       role="main"
+      nativeID="main"
+      tabIndex={-1}
       scrollEventThrottle={50}
       onScroll={({ nativeEvent }) => places.current.set(here.current, nativeEvent.contentOffset.y)}
     />

@@ -205,7 +205,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
 
   return (
     <View className="gap-1">
-      <Strong nativeID={`${id}-label`}>{label}</Strong>
+      <Strong>{label}</Strong>
       <View
         className={`rounded border bg-sheet px-3 ${fault !== undefined ? 'border-pencil' : draft !== null ? 'border-chalk' : 'border-edge'} ${draft !== null ? 'border-2' : ''}`}
       >
@@ -225,7 +225,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
           selectTextOnFocus
           autoComplete="off"
           placeholder={placeholder}
-          aria-labelledby={`${id}-label`}
+          aria-label={label}
           aria-describedby={`${id}-echo`}
           aria-invalid={fault !== undefined}
           testID={testID}

@@ -11,4 +11,8 @@ declare module 'react-native' {
       preventDefault: () => void;
     }) => void;
   }
+  interface TextProps {
+    /** Makes it a link. */
+    readonly href?: string;
+  }
 }

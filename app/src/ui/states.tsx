@@ -7,7 +7,7 @@ export const Loading = ({ what }: { what: string }) => {
   const { colour } = useTheme();
   return (
     <View className="flex-1 items-center justify-center gap-3 p-8" role="status">
-      <ActivityIndicator color={colour('chalk')} />
+      <ActivityIndicator color={colour('chalk')} aria-label={what} />
       <Words>{what}</Words>
     </View>
   );

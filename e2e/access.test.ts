@@ -35,16 +35,20 @@ const wing = async (): Promise<string> => {
 it.each([
   ['on a phone, in light', PHONE, 'light'],
   ['on a wide screen, in dark', WIDE, 'dark'],
-] as const)('axe finds nothing %s', async (_where, size, theme) => {
-  const page = await openPage(browser, size);
-  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
-  const id = await wing();
-  const found: string[] = [];
-  for (const [path, mark] of PAGES) {
-    await page.goto(path === '' ? server.base : `${server.base}/job/${id}/${path}`);
-    await page.waitForSelector(byId(mark));
-    found.push(...(await findings(page)).map((one) => `${path}: ${one}`));
-  }
-  expect(found).toEqual([]);
-  await page.close();
-}, 120_000);
+] as const)(
+  'axe finds nothing %s',
+  async (_where, size, theme) => {
+    const page = await openPage(browser, size);
+    await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
+    const id = await wing();
+    const found: string[] = [];
+    for (const [path, mark] of PAGES) {
+      await page.goto(path === '' ? server.base : `${server.base}/job/${id}/${path}`);
+      await page.waitForSelector(byId(mark));
+      found.push(...(await findings(page)).map((one) => `${path}: ${one}`));
+    }
+    expect(found).toEqual([]);
+    await page.close();
+  },
+  120_000,
+);

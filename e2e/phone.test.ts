@@ -39,6 +39,9 @@ const openPiece = async (mark: string): Promise<void> => {
   await goTo('cuts');
   await tap(page, `piece-${mark}`);
   await page.waitForSelector(byId('piece-sheet'));
+  // What is unfolded on one sheet stays so on the next.
+  if ((await page.$('[data-testid="every-figure"][aria-expanded="true"]')) === null)
+    await tap(page, 'every-figure');
 };
 
 /** Opens the piece's sheet and holds every length on it against the command line's. */

@@ -45,6 +45,7 @@ describe('at a wide screen', () => {
     await page.waitForFunction(() => location.pathname.endsWith('/cuts/R2'));
     await page.keyboard.press('k');
     await page.waitForFunction(() => location.pathname.endsWith('/cuts/R1'));
+    await page.waitForSelector(byId('piece-sheet'));
     const [list, plan, sheet] = await Promise.all(
       ['cut-list', 'plan', 'piece-sheet'].map(
         async (id) => (await (await page.$(byId(id)))!.boundingBox())!,
@@ -69,17 +70,42 @@ describe('at a wide screen', () => {
       (controls) =>
         controls
           .filter((c) => {
-            const labelled = c.getAttribute('aria-labelledby');
-            const name =
-              c.getAttribute('aria-label') ??
-              (labelled === null ? '' : (document.getElementById(labelled)?.innerText ?? ''));
-            return (
-              (name + (c as HTMLElement).innerText).trim() === '' || (c as HTMLElement).tabIndex < 0
-            );
+            const text = (c.getAttribute('aria-label') ?? '') + (c as HTMLElement).innerText;
+            // Of choices, one is a stop of the Tab key, and the arrows go on from it.
+            const stop =
+              c.closest('[role=radiogroup]')?.querySelector('[role=radio][tabindex="0"]') ?? c;
+            return text.trim() === '' || (stop as HTMLElement).tabIndex < 0;
           })
           .map((c) => c.outerHTML.slice(0, 120)),
     );
     expect(nameless).toEqual([]);
+    const chosen = (): Promise<string> =>
+      page.evaluate(() => document.activeElement?.textContent ?? '');
+    await page.focus('[role=radiogroup] [role=radio][tabindex="0"]');
+    const before = await chosen();
+    await page.keyboard.press('ArrowRight');
+    expect(await chosen()).toContain('✓');
+    expect(await chosen()).not.toBe(before);
+    await page.keyboard.press('ArrowLeft');
+    expect(await chosen()).toBe(before);
+  });
+
+  it('leads past the head by the first Tab, and to the first entry by a key', async () => {
+    const page = await openPage(browser, WIDE);
+    await openSample(page, 'Quince Yard');
+    await tap(page, 'place-site');
+    await page.waitForSelector('[data-testid^="field-"]');
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await page.keyboard.press('e');
+    await page.waitForFunction(() => document.activeElement instanceof HTMLInputElement);
+    await page.reload({ waitUntil: 'networkidle0' });
+    await page.keyboard.press('Tab');
+    await page.waitForFunction(
+      () => (document.activeElement?.getBoundingClientRect().top ?? -1) >= 0,
+    );
+    await page.keyboard.press('Enter');
+    expect(await page.evaluate(() => document.activeElement?.id)).toBe('main');
+    expect(new URL(page.url()).hash).toBe('');
   });
 
   it('tries every joint and says what to mind', async () => {

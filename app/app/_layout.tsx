@@ -3,10 +3,13 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Slot, type ErrorBoundaryProps } from 'expo-router';
 import { useState } from 'react';
 import { OutboxProvider } from '../src/data/outbox-provider';
+import { rememberOpening } from '../src/nav/addressed';
 import { useKeptApp } from '../src/shell/keep-app';
 import { SkipLink } from '../src/shell/skip-link';
 import { ThemeProvider } from '../src/theme/theme';
 import { Standstill } from '../src/ui/states';
+
+rememberOpening();
 
 export default function RootLayout() {
   useKeptApp();

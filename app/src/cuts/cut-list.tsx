@@ -96,12 +96,13 @@ interface CutListProps {
 /** As high as most are; each is measured when it is shown. px */
 const HEAD_PX = 52;
 const ROW_PX = 72;
-/** How many are ready beyond the edges of the screen. */
+/** A house's list is on the page whole; of a longer one, what is in sight and so many beyond its edges. */
+const WHOLE = 80;
 const BEYOND = 4;
 
 /**
- * Every piece, by kind in the order it goes up, longest first. Lengths are to the long point. Only what is in sight is
- * on the page, so that thousands scroll as a few do.
+ * Every piece, by kind in the order it goes up, longest first. Lengths are to the long point. Of a long list only what
+ * is in sight is on the page, so that thousands scroll as a few do.
  */
 export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) => {
   const items = useMemo(() => itemsOf(members), [members]);
@@ -114,7 +115,7 @@ export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) 
     getScrollElement: scroller,
     estimateSize: (at) => (items[at]?.entry === undefined ? HEAD_PX : ROW_PX),
     getItemKey: (at) => items[at]?.key ?? at,
-    overscan: BEYOND,
+    overscan: items.length <= WHOLE ? WHOLE : BEYOND,
     scrollMargin: above,
     // The scroller's own scrollTo is React Native's, with other words.
     scrollToFn: (offset, { adjustments = 0 }, { scrollElement }) => {

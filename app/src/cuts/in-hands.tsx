@@ -1,5 +1,5 @@
 import { createContext, useContext, useState, type ReactNode } from 'react';
-import { addressed, intoAddress, oneOf } from '../nav/addressed';
+import { addressed, intoAddress, oneOf, useAddressed } from '../nav/addressed';
 import type { PieceAnswer } from '../solver/answers';
 
 type Hand = 'left' | 'right';
@@ -10,6 +10,9 @@ interface InHands {
   /** Which mark the board is scrolled to; none to begin with. */
   readonly shown: number | null;
   readonly setShown: (at: number) => void;
+  /** Whether every figure is unfolded, on this sheet and the next. */
+  readonly more: boolean;
+  readonly setMore: (more: boolean) => void;
 }
 
 const addressedHand = (): Hand | null => addressed('hand', oneOf('left', 'right'));
@@ -28,6 +31,7 @@ export const InHandsProvider = ({
   const [of, setOf] = useState(mark);
   const [wanted, want] = useState(addressedHand);
   const [shown, setShown] = useState<number | null>(null);
+  const [more, setMore] = useAddressed('more', false, (text) => text === 'true');
   // Another piece begins anew.
   if (of !== mark) {
     setOf(mark);
@@ -39,7 +43,7 @@ export const InHandsProvider = ({
     intoAddress('hand', hand);
   };
   return (
-    <InHandsContext.Provider value={{ wanted, setHand, shown, setShown }}>
+    <InHandsContext.Provider value={{ wanted, setHand, shown, setShown, more, setMore }}>
       {children}
     </InHandsContext.Provider>
   );
@@ -54,6 +58,5 @@ export const useInHands = ({ entry, board }: PieceAnswer) => {
   // An address may name a hand that this piece has not.
   const hand = held.wanted !== null && hands[held.wanted] > 0 ? held.wanted : drawn;
   const handed = hands.left + hands.right > 0;
-  const { shown, setHand, setShown } = held;
-  return { hand, handed, mirrored: handed && hand !== board.hand, shown, setHand, setShown };
+  return { ...held, hand, handed, mirrored: handed && hand !== board.hand };
 };

@@ -11,7 +11,6 @@ import {
 } from '@ogee/core/src/wording';
 import { View } from 'react-native';
 import { Board, tapeMarks } from '../draw/board';
-import { useAddressed } from '../nav/addressed';
 import type { PieceAnswer } from '../solver/answers';
 import { MarkTable } from './mark-table';
 import { Choice } from '../ui/choice';
@@ -210,9 +209,8 @@ const Heights = ({ entry, display }: Pick<NumberProps, 'entry' | 'display'>) => 
 export const PieceSheet = ({ piece, display, way, boardElsewhere = false }: SheetProps) => {
   const { entry, notes, board, working, steps } = piece;
   const { hands } = entry;
-  const { hand, handed, mirrored, shown, setHand, setShown } = useInHands(piece);
+  const { hand, handed, mirrored, shown, setHand, setShown, more, setMore } = useInHands(piece);
   const marks = tapeMarks({ board, cuts: entry.cuts, mirrored, display });
-  const [more, setMore] = useAddressed('more', false, (text) => text === 'true');
   return (
     <View className="gap-4" testID="piece-sheet">
       <View>

@@ -56,7 +56,7 @@ const KEPT_AHEAD = 40;
 const keepAhead = async (outbox: Outbox, listed: readonly JobSummary[]): Promise<void> => {
   const known = new Map((await outbox.copies()).map(({ id, revision }) => [id, revision]));
   for (const { id, revision } of listed.slice(0, KEPT_AHEAD))
-    if (known.get(id) !== revision) await outbox.meet(await api.read(id));
+    if (known.get(id) !== revision) await outbox.meet(await api.read(id), { tell: false });
 };
 
 const fetchList = async (outbox: Outbox): Promise<JobList> => {
@@ -84,6 +84,32 @@ export const useJobs = () => {
     [outbox, client],
   );
   return useQuery({ queryKey: LIST, queryFn: () => fetchList(outbox), networkMode: 'always' });
+};
+
+/** A job of the list as this device last had it, for a look at it. */
+export const useListedJob = ({ id, revision, waits }: ListedJob, enabled: boolean) => {
+  const outbox = useOutbox();
+  return useQuery({
+    queryKey: ['listed', id, revision, waits],
+    queryFn: async () => latestOf(await outbox.state(id)) ?? latestOf(await fetchJob(outbox, id)),
+    enabled,
+    staleTime: Infinity,
+    networkMode: 'always',
+  });
+};
+
+/** The crew's own job that was changed last, as far as this device knows: its sizes are at hand for the next. */
+export const useLastOwnJob = (): StoredJob | null => {
+  const outbox = useOutbox();
+  const { data } = useQuery({
+    queryKey: [...LIST, 'last own'],
+    queryFn: async () =>
+      (await outbox.copies())
+        .filter(({ sample, deletedAt }) => !sample && deletedAt === null)
+        .sort((p, q) => q.updatedAt.localeCompare(p.updatedAt))[0] ?? null,
+    networkMode: 'always',
+  });
+  return data ?? null;
 };
 
 export const useDeletedJobs = (shown: boolean) =>

@@ -118,15 +118,15 @@ export class Outbox {
     void this.send();
   }
 
-  /** A fresh copy came from the server: it counts, unless entries made here stand on an older one. */
-  async meet(copy: StoredJob): Promise<void> {
+  /** A fresh copy came from the server: it counts, unless entries made here stand on an older one. Fetched ahead, it is no news. */
+  async meet(copy: StoredJob, { tell = true } = {}): Promise<void> {
     const { copy: before, waiting } = await this.state(copy.id);
     if (waiting.length > 0 && before !== null) return;
     if (before !== null && before.revision > copy.revision) return;
     if (before !== null && before.revision === copy.revision && before.updatedAt === copy.updatedAt)
       return;
     await this.keepCopy(copy);
-    this.tell();
+    if (tell) this.tell();
   }
 
   /** A person has said how to go on: `over` is what the entries are sent on top of now. */

@@ -6,6 +6,7 @@ import { useJobChanges, type ListedJob } from '../data/jobs';
 import { Button, IconButton } from '../ui/button';
 import { Small, Title, Words } from '../ui/text';
 import { whenText } from '../ui/when';
+import { JobGlance, useGlance } from './job-glance';
 
 type Asked = 'nothing' | 'what' | 'name' | 'delete';
 
@@ -49,6 +50,7 @@ export const JobCard = ({
   const router = useRouter();
   const { duplicate, remove } = useJobChanges();
   const [asked, setAsked] = useState<Asked>('nothing');
+  const look = useGlance(job);
   const done = (): void => setAsked('nothing');
   return (
     <View role="listitem" className="rounded border border-edge bg-sheet">
@@ -57,13 +59,18 @@ export const JobCard = ({
           role="link"
           onPress={() => router.navigate(`/job/${job.id}/cuts`)}
           testID={`job-${job.name}`}
-          className="min-h-[72px] flex-1 justify-center px-4 py-2 active:bg-wash"
+          className="min-h-[76px] flex-1 flex-row items-center gap-3 px-3 py-2 active:bg-wash"
         >
-          <Title>{job.name}</Title>
-          <Small>
-            {job.sample ? 'Sample · ' : ''}changed {whenText(job.updatedAt)}
-            {job.waits > 0 ? ` · ${job.waits} on this device only` : ''}
-          </Small>
+          <JobGlance {...look} />
+          <View className="min-w-0 flex-1">
+            <Title>{job.name}</Title>
+            <Small>
+              {look.glance == null ? '' : `${look.glance.boards} boards · `}
+              {whenText(job.updatedAt)}
+              {job.sample ? ' · sample' : ''}
+              {job.waits > 0 ? ` · ${job.waits} on this device only` : ''}
+            </Small>
+          </View>
         </Pressable>
         <IconButton
           label={`More for ${job.name}`}

@@ -1,8 +1,8 @@
-import { newJob, type Job } from '@ogee/core/src/job';
+import { newJob, type Job, type NewShape } from '@ogee/core/src/job';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { TextInput, View } from 'react-native';
-import { useJobChanges } from '../data/jobs';
+import { useJobChanges, useLastOwnJob } from '../data/jobs';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { Entry } from '../ui/entry';
@@ -12,6 +12,7 @@ import {
   readLengthEntry,
   readPitchEntry,
   writeLength,
+  writeStock,
 } from '../ui/length-entry';
 import { Small, Strong } from '../ui/text';
 
@@ -22,12 +23,38 @@ const START: Readonly<Record<Units, { along: number; across: number; pitch: stri
   metric: { along: 9000, across: 6000, pitch: '35°' },
 };
 
-/** A name, two measurements and a pitch: enough for a roof. */
+/** What is set up, or a house that stands and is measured wall by wall. */
+type Shape = NewShape | 'measured';
+
+const SHAPES: readonly { readonly value: Shape; readonly label: string }[] = [
+  { value: 'hip', label: 'Hip' },
+  { value: 'gable', label: 'Gable' },
+  { value: 'lean-to', label: 'Lean-to' },
+  { value: 'measured', label: 'Four measured walls' },
+];
+
+const SHAPE_HELP: Readonly<Record<Shape, string>> = {
+  hip: 'Eaves all round.',
+  gable: 'Eaves along, gables at both ends.',
+  'lean-to': 'One slope, from a wall down to its eave.',
+  measured:
+    'Walls that may not be square: roughly here, then each wall and a diagonal on the site.',
+};
+
+type Timber = 'crew' | 'planed' | 'sawn';
+
+/** The shape, a name, two measurements and a pitch: enough for a roof. */
 export const NewJobForm = ({ onCancel }: { onCancel: () => void }) => {
   const router = useRouter();
   const { create } = useJobChanges();
   const [name, setName] = useState('');
-  const [units, setUnits] = useState<Units>('imperial');
+  const lastOwn = useLastOwnJob();
+  const [shape, setShape] = useState<Shape>('hip');
+  const [chosenUnits, setUnits] = useState<Units | null>(null);
+  const units = chosenUnits ?? lastOwn?.job.display.units ?? 'imperial';
+  const [chosenTimber, setTimber] = useState<Timber | null>(null);
+  const crew = lastOwn?.job.display.units === units ? lastOwn : null;
+  const timber = chosenTimber ?? (crew === null ? 'planed' : 'crew');
   const [typed, setTyped] = useState<Partial<(typeof START)[Units]>>({});
   const [faults, setFaults] = useState<Readonly<Record<string, boolean>>>({});
   const { along, across, pitch } = { ...START[units], ...typed };
@@ -53,19 +80,35 @@ export const NewJobForm = ({ onCancel }: { onCancel: () => void }) => {
   );
   const start = (): void =>
     create.mutate(
-      { job: newJob(name.trim(), display, along, across, pitch), said: 'New job' },
-      { onSuccess: (id) => router.navigate(`/job/${id}/cuts`) },
+      {
+        job: newJob(name.trim(), display, along, across, pitch, {
+          shape: shape === 'measured' ? 'hip' : shape,
+          timber: timber === 'crew' ? (crew?.job.timber ?? 'planed') : timber,
+        }),
+        said: 'New job',
+      },
+      {
+        onSuccess: (id) =>
+          router.navigate(shape === 'measured' ? `/job/${id}/site?way=sides` : `/job/${id}/cuts`),
+      },
     );
   return (
     <View className="gap-4 rounded border border-edge bg-sheet p-4" testID="new-job-form">
+      <Choice
+        label="Shape"
+        value={shape}
+        options={SHAPES}
+        onChange={setShape}
+        help={SHAPE_HELP[shape]}
+      />
       <View className="gap-1">
-        <Strong nativeID="new-name">Name of the job</Strong>
+        <Strong>Name of the job</Strong>
         <TextInput
           value={name}
           onChangeText={setName}
           autoFocus
           maxLength={120}
-          aria-labelledby="new-name"
+          aria-label="Name of the job"
           testID="new-name-field"
           className="h-12 rounded border border-edge bg-sheet px-3 font-words text-lg text-ink"
         />
@@ -94,7 +137,22 @@ export const NewJobForm = ({ onCancel }: { onCancel: () => void }) => {
         keys={PITCH_KEYS}
         testID="new-pitch"
       />
-      <Small>Hips all round to begin with. Gables, timber and the rest are set in the job.</Small>
+      <Choice
+        label="Timber"
+        value={timber}
+        options={[
+          ...(crew === null ? [] : [{ value: 'crew' as const, label: `As in ${crew.name}` }]),
+          { value: 'planed', label: 'Planed' },
+          { value: 'sawn', label: 'Full-size sawn' },
+        ]}
+        onChange={setTimber}
+        help={`Rafters ${writeStock(
+          newJob('', display, along, across, pitch, {
+            timber: timber === 'crew' ? (crew?.job.timber ?? 'planed') : timber,
+          }).timber.common,
+          display,
+        )}. A start, not a recommendation: the local code and an engineer size them.`}
+      />
       {create.isError && (
         <Small className="text-pencil" role="alert">
           Not kept: {create.error.message}. What you typed is still here.

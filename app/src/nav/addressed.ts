@@ -1,10 +1,16 @@
 import { useState } from 'react';
 
-/** The address that the window was opened with: until its page is shown, the router writes it shorter than it was. */
-const opened =
-  typeof location === 'undefined'
-    ? null
-    : { path: location.pathname, choices: new Map(new URLSearchParams(location.search)) };
+/** What the window's address said when it was opened. */
+let opened: { readonly path: string; readonly choices: Map<string, string> } | null = null;
+
+/**
+ * Remembers the address that the window was opened with: until its page is shown, the router writes it shorter than it
+ * was. Called before the router begins.
+ */
+export const rememberOpening = (): void => {
+  if (typeof location === 'undefined') return;
+  opened = { path: location.pathname, choices: new Map(new URLSearchParams(location.search)) };
+};
 
 /** Each choice that the window was opened with counts once, for the page that it was opened on. */
 const fromOpening = (name: string): string | null => {

@@ -5,9 +5,8 @@ import { useOpenJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
 import { Small, Strong, Words } from '../ui/text';
+import { whenText } from '../ui/when';
 import { placeName } from './place-name';
-
-const when = (iso: string): string => new Date(iso).toLocaleTimeString();
 
 const HEADS = {
   conflict: 'This job was saved elsewhere',
@@ -29,7 +28,7 @@ export const StopBar = () => {
     <View role="alert" testID="conflict" className="gap-2 border-b border-pencil bg-blush p-3">
       <Strong>
         {HEADS[why]}
-        {theirs === null ? '' : ` at ${when(theirs.updatedAt)}`}.
+        {theirs === null ? '' : ` ${whenText(theirs.updatedAt)}`}.
       </Strong>
       <Words>
         {why === 'refused'

@@ -18,7 +18,7 @@ import {
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
-import { countOf, useAddressed } from '../nav/addressed';
+import { countOf, oneOf, useAddressed } from '../nav/addressed';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
 import { LengthField, PitchField, StepperField } from '../ui/fields';
@@ -120,7 +120,11 @@ const Plates = ({ index }: { readonly index: number }) => {
   const { job } = useOpenJob();
   const block = job.blocks[index];
   const square = block !== undefined && isRectangle(block);
-  const [chosen, setChosen] = useState<Way | null>(null);
+  const [chosen, setChosen] = useAddressed<Way | null>(
+    'way',
+    null,
+    oneOf('rectangle', 'sides', 'angles'),
+  );
   if (block === undefined) return null;
   const standing = standingOn(job, index);
   const four = block.outline.length === 4;

@@ -83,6 +83,10 @@ const KEY_NAMES: Readonly<Record<string, string>> = {
   '°': 'degrees',
 };
 
+/** The page's own element of a field; null where there is no page. */
+const onThePage = (field: unknown): HTMLInputElement | null =>
+  typeof HTMLInputElement !== 'undefined' && field instanceof HTMLInputElement ? field : null;
+
 /** The caret's place in a text field of the page, or a selection. */
 type Selection = { readonly start: number; readonly end: number };
 
@@ -104,6 +108,8 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
   const [open, setOpen] = useState(false);
   const input = useRef<TextInput>(null);
   const selection = useRef<Selection | null>(null);
+  /** No key has been pressed since the field was taken up. */
+  const untouched = useRef(false);
   const id = useId();
   // What stood typed and not taken may have come to count by another field: then it is no draft any more.
   const left = typed === null ? null : read(typed);
@@ -115,6 +121,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
   const fault = unread ?? problem ?? (counts ? undefined : (stuck ?? undefined));
 
   const type = (next: string): void => {
+    untouched.current = false;
     setDraft(next);
     setStuck(null);
     hand?.keepTyped(next === stood ? null : next);
@@ -152,6 +159,12 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
   };
   const enter = (): void => {
     stay();
+    untouched.current = true;
+    // After the touch has set its caret; a key that came first is not written over.
+    setTimeout(() => {
+      const element = onThePage(input.current);
+      if (untouched.current) element?.select();
+    });
     setFocused(true);
     setOpen(true);
     hand?.takeUp();
@@ -182,11 +195,8 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
     type(text.slice(0, start) + key + text.slice(end));
     const caret = start + key.length;
     selection.current = { start: caret, end: caret };
-    const element: unknown = input.current;
-    requestAnimationFrame(() => {
-      if (typeof HTMLInputElement !== 'undefined' && element instanceof HTMLInputElement)
-        element.setSelectionRange(caret, caret);
-    });
+    const element = onThePage(input.current);
+    requestAnimationFrame(() => element?.setSelectionRange(caret, caret));
   };
   // Taken off the screen with something in hand: as if it were left.
   const leaving = useRef<() => void>(() => undefined);
@@ -222,7 +232,6 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
             selection.current = nativeEvent.selection;
           }}
           inputMode="decimal"
-          selectTextOnFocus
           autoComplete="off"
           placeholder={placeholder}
           aria-label={label}

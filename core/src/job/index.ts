@@ -7,7 +7,7 @@
 export { jobSchema, type Job, type JobInput, type Block, type Side, type Stock } from './schema';
 export { jobFromStore, readJob, readJobText } from './read';
 export { firstEave } from './sides';
-export { newJob } from './new-job';
+export { newJob, type NewJobChoice, type NewShape } from './new-job';
 export * from './edit';
 export {
   cornerAngles,

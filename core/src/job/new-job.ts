@@ -1,8 +1,87 @@
 import { JOB_VERSION } from './migrations';
-import type { Job } from './schema';
+import type { Job, Side } from './schema';
+
+/** What the first part is, before its walls are told apart one by one. */
+export type NewShape = 'hip' | 'gable' | 'lean-to';
+
+export interface NewJobChoice {
+  readonly shape?: NewShape;
+  /** Sections as they are sold planed, or sawn to their full size; or those of a job that the crew did before. */
+  readonly timber?: 'planed' | 'sawn' | Job['timber'];
+}
+
+/** Walls 1 to 4. A lean-to falls to wall 1, from the wall of the house. */
+const SIDES: Readonly<Record<NewShape, readonly ('eave' | 'gable' | 'wall')[]>> = {
+  hip: ['eave', 'eave', 'eave', 'eave'],
+  gable: ['eave', 'gable', 'eave', 'gable'],
+  'lean-to': ['eave', 'gable', 'wall', 'gable'],
+};
+
+const sideOf = (roof: 'eave' | 'gable' | 'wall', eave: Side): Side =>
+  roof === 'eave' ? eave : roof === 'gable' ? { roof, overhang: 0 } : { roof };
+
+/** Rafters, then hips, valleys and the ridge, then fascias: thickness and depth; mm. */
+const sections = (
+  [common, line, fascia]: readonly (readonly [number, number])[],
+  plateWidth: number,
+): Job['timber'] => {
+  const stock = ([thickness, depth]: readonly [number, number] = [0, 0]) => ({ thickness, depth });
+  return {
+    common: stock(common),
+    hip: stock(line),
+    valley: stock(line),
+    ridge: stock(line),
+    fascia: stock(fascia),
+    plateWidth,
+    sheathing: 0,
+  };
+};
+
+const inch = (inches: number): number => Number((inches * 25.4).toFixed(6));
+const inInches = (all: readonly (readonly [number, number])[]) =>
+  all.map(([thickness, depth]) => [inch(thickness), inch(depth)] as const);
+
+const SIZES = {
+  imperial: {
+    planed: sections(
+      inInches([
+        [1.5, 7.25],
+        [1.5, 9.25],
+        [0.75, 7.25],
+      ]),
+      inch(5.5),
+    ),
+    sawn: sections(
+      inInches([
+        [2, 8],
+        [2, 10],
+        [1, 8],
+      ]),
+      inch(6),
+    ),
+  },
+  metric: {
+    planed: sections(
+      [
+        [45, 195],
+        [45, 245],
+        [22, 195],
+      ],
+      140,
+    ),
+    sawn: sections(
+      [
+        [50, 200],
+        [50, 250],
+        [25, 200],
+      ],
+      150,
+    ),
+  },
+} as const;
 
 /**
- * A job to start from: a rectangle with hips all round, its numbers those of a small house in the units asked for.
+ * A job to start from: a rectangle of one of a few shapes, its numbers those of a small house in the units asked for.
  * Nothing here is a recommendation of size; the local code and an engineer decide that.
  *
  * @param widthMm the plan's size across the page (x)
@@ -14,6 +93,7 @@ export const newJob = (
   widthMm: number,
   depthMm: number,
   pitch: string,
+  { shape = 'hip', timber = 'planed' }: NewJobChoice = {},
 ): Job => {
   const imperial = display.units === 'imperial';
   const eave = { roof: 'eave' as const, pitch, overhang: imperial ? 406.4 : 400 };
@@ -22,25 +102,7 @@ export const newJob = (
     version: JOB_VERSION,
     name,
     display,
-    timber: imperial
-      ? {
-          common: { thickness: 38.1, depth: 184.15 },
-          hip: { thickness: 38.1, depth: 234.95 },
-          valley: { thickness: 38.1, depth: 234.95 },
-          ridge: { thickness: 38.1, depth: 234.95 },
-          fascia: { thickness: 19.05, depth: 184.15 },
-          plateWidth: 139.7,
-          sheathing: 0,
-        }
-      : {
-          common: { thickness: 45, depth: 195 },
-          hip: { thickness: 45, depth: 245 },
-          valley: { thickness: 45, depth: 245 },
-          ridge: { thickness: 45, depth: 245 },
-          fascia: { thickness: 22, depth: 195 },
-          plateWidth: 140,
-          sheathing: 0,
-        },
+    timber: typeof timber === 'string' ? SIZES[display.units][timber] : timber,
     framing: {
       spacing: imperial ? 406.4 : 600,
       layout: 'ridge',
@@ -63,7 +125,7 @@ export const newJob = (
           [0, depthMm],
         ],
         plate: 0,
-        sides: [eave, eave, eave, eave],
+        sides: SIDES[shape].map((roof) => sideOf(roof, eave)),
         join: 'framed',
       },
     ],

@@ -1,6 +1,6 @@
 import type { Browser } from 'puppeteer-core';
 import { startApp, type AppServer } from './support/app-server';
-import { findings } from './support/audit';
+import { findings, lighthouseFindings } from './support/audit';
 import { byId, launch, openPage, PHONE, WIDE } from './support/browser';
 
 let server: AppServer;
@@ -52,3 +52,29 @@ it.each([
   },
   120_000,
 );
+
+it('Lighthouse finds nothing', async () => {
+  const id = await wing();
+  for (const path of ['', `/job/${id}/cuts`])
+    expect([path, await lighthouseFindings(browser, server.base + path)]).toEqual([path, []]);
+}, 120_000);
+
+it('cuts no figure off, and nothing runs past the edge, at twice the size of text', async () => {
+  // What a phone has left when everything on it is twice as large.
+  const page = await openPage(browser, PHONE);
+  await page.setViewport({ ...PHONE, width: PHONE.width / 2, height: PHONE.height / 2 });
+  const id = await wing();
+  for (const [path, mark] of PAGES) {
+    await page.goto(path === '' ? server.base : `${server.base}/job/${id}/${path}`);
+    await page.waitForSelector(byId(mark));
+    const past = await page.evaluate(() =>
+      [...document.querySelectorAll('[role=img][aria-label], button, [role=button], input')]
+        .filter((one) => one.closest('[data-testid=board],[data-testid=plan]') === null)
+        .filter((one) => one.getBoundingClientRect().right > window.innerWidth + 1)
+        .map((one) => one.getAttribute('aria-label') ?? one.textContent),
+    );
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect([path, past, wide]).toEqual([path, [], PHONE.width / 2]);
+  }
+  await page.close();
+}, 120_000);

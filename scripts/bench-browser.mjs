@@ -104,7 +104,7 @@ const openPage = async (browser, size, slower = 1) => {
 
 /** Waits until the main thread has had nothing to do for a while. */
 const quiet = async ({ page, busyMs }, forMs = 250) => {
-  for (let last = await busyMs(); ; ) {
+  for (let last = await busyMs(); ;) {
     await new Promise((resolve) => setTimeout(resolve, forMs));
     const now = await busyMs();
     if (now - last < 5) return page;
@@ -140,7 +140,9 @@ const keystrokes = async (browser, url, size, slower) => {
   await quiet(opened);
   await page.keyboard.press('End');
   // So that a digit more is half a millimetre, and half an inch, and never out of bounds.
-  await page.keyboard.press(await page.$eval(field, ({ value }) => (/['"]/.test(value) ? ' ' : '.')));
+  await page.keyboard.press(
+    await page.$eval(field, ({ value }) => (/['"]/.test(value) ? ' ' : '.')),
+  );
   await opened.slowDown(slower);
   await opened.longTasks();
   const work = [];

@@ -1,14 +1,14 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { gzipSync } from 'node:zlib';
 import { build as bundle } from 'esbuild';
+import { benchInBrowser } from './bench-browser.mjs';
 import { build } from './build.mjs';
 import { installPackages } from './install.mjs';
 import { must, ROOT } from './run.mjs';
 
-/** `npm run bench`: solve times, bytes of the first load, saves a second. Medians; this machine's noise beside them. */
+/** `npm run bench`: solve times, saves a second, what is waited for in the browser. Medians; this machine's noise beside them. */
 await installPackages();
 await build();
 // Bundled as the solver's worker is, so that what is timed is what runs.
@@ -23,20 +23,6 @@ await bundle({
   logLevel: 'warning',
 });
 await must('solving', process.execPath, [solving]);
-
-const files = (folder) =>
-  readdirSync(folder).flatMap((name) => {
-    const path = join(folder, name);
-    return statSync(path).isDirectory() ? files(path) : [path];
-  });
-const DIST = join(ROOT, 'app', 'dist');
-const firstLoad = files(DIST).filter((path) => /\.(html|js|css|ttf|svg)$/.test(path));
-const bytes = (size) => `${(size / 1000).toFixed(0)} kB`;
-const raw = firstLoad.reduce((sum, path) => sum + statSync(path).size, 0);
-const zipped = firstLoad.reduce((sum, path) => sum + gzipSync(readFileSync(path)).length, 0);
-process.stdout.write(
-  `first load: ${bytes(raw)} in ${firstLoad.length} files, ${bytes(zipped)} gzipped\n`,
-);
 
 const RUNS = 7;
 const SAVES = 200;
@@ -76,3 +62,4 @@ process.stdout.write(
   `save: median ${rates[Math.floor(RUNS / 2)].toFixed(0)} a second, one after another (least ${rates[0].toFixed(0)}, most ${rates[RUNS - 1].toFixed(0)}; ${RUNS} runs of ${SAVES})\n`,
 );
 server.kill('SIGTERM');
+await benchInBrowser();

@@ -2,6 +2,7 @@ import '../src/theme/global.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Slot, type ErrorBoundaryProps } from 'expo-router';
 import { useState } from 'react';
+import { z } from 'zod';
 import { OutboxProvider } from '../src/data/outbox-provider';
 import { rememberOpening } from '../src/nav/addressed';
 import { useKeptApp } from '../src/shell/keep-app';
@@ -10,6 +11,8 @@ import { ThemeProvider } from '../src/theme/theme';
 import { Standstill } from '../src/ui/states';
 
 rememberOpening();
+// The content policy forbids code made from text; schemas are read without it.
+z.config({ jitless: true });
 
 export default function RootLayout() {
   useKeptApp();

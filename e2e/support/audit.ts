@@ -1,7 +1,9 @@
+import { execFile } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { promisify } from 'node:util';
 import type { AxeResults } from 'axe-core';
-import type { Page } from 'puppeteer-core';
+import type { Browser, Page } from 'puppeteer-core';
 
 const SOURCE = readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -25,5 +27,37 @@ export const findings = async (page: Page): Promise<string[]> => {
         .slice(0, 2)
         .map(({ html }) => html.slice(0, 200))
         .join(' | ')}`,
+  );
+};
+
+const LIGHTHOUSE = createRequire(__filename).resolve('lighthouse/cli/index.js');
+
+interface Report {
+  readonly audits: Readonly<
+    Record<string, { readonly id: string; readonly score: number | null; readonly title: string }>
+  >;
+}
+
+/** What Lighthouse finds wrong at an address, in its own browser page on a phone: accessibility and good practice. */
+export const lighthouseFindings = async (browser: Browser, url: string): Promise<string[]> => {
+  const { port } = new URL(browser.wsEndpoint());
+  const { stdout } = await promisify(execFile)(
+    process.execPath,
+    [
+      LIGHTHOUSE,
+      url,
+      `--port=${port}`,
+      '--only-categories=accessibility,best-practices',
+      '--output=json',
+      '--quiet',
+    ],
+    { maxBuffer: 64 * 1024 * 1024 },
+  );
+  const { audits } = JSON.parse(stdout) as Report;
+  return (
+    Object.values(audits)
+      // What is not shipped on purpose: maps back to the source.
+      .filter(({ id, score }) => score !== null && score < 1 && id !== 'valid-source-maps')
+      .map(({ id, title }) => `${id}: ${title}`)
   );
 };

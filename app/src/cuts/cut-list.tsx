@@ -37,9 +37,11 @@ const Row = memo(({ entry, display, chosen, onOpen }: RowProps) => {
     >
       <Figure className="w-14 text-2xl text-chalk">{entry.mark}</Figure>
       <View className="flex-1">
-        <View className="flex-row items-center gap-2">
-          <Figure className="text-xl">{entry.count} off</Figure>
-          <Small className="flex-1">{hands}</Small>
+        <View className="flex-row flex-wrap items-center justify-between gap-x-2">
+          <View className="flex-row items-center gap-2">
+            <Figure className="text-xl">{entry.count} off</Figure>
+            <Small>{hands}</Small>
+          </View>
           <Length mm={entry.length.longPoint} display={display} />
         </View>
         <View className="flex-row flex-wrap justify-between gap-x-2">

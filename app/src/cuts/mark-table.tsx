@@ -19,7 +19,7 @@ export const MarkTable = ({ marks, shown, display, onShow }: MarkTableProps) => 
   if (marks.length === 0) return null;
   return (
     <View testID="marks">
-      <View className="flex-row items-center justify-between">
+      <View className="flex-row flex-wrap items-center justify-between gap-2">
         <Title level={3}>Marks on the top edge</Title>
         {marks.length > 1 && (
           <Button label="Next mark" onPress={() => onShow(next)} testID="next-mark" />

@@ -52,7 +52,7 @@ const LENGTHS = [
 /** The first number that a framer looks for, and the board to take for it. */
 const LongPoint = ({ entry, working, display }: NumberProps) => (
   <Worked steps={working['length.longPoint'] ?? []} display={display} testID="worked-longPoint">
-    <View>
+    <View className="shrink">
       <Small>
         Long point · {boardNeeded(entry.length.blank, display)} · touch any figure for its working
       </Small>

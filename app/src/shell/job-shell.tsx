@@ -31,10 +31,10 @@ const Head = ({ wide }: { wide: boolean }) => {
   return (
     <View
       role="banner"
-      className="flex-row items-center gap-1 border-b border-grain bg-sheet px-1 py-1"
+      className="flex-row flex-wrap items-center gap-1 border-b border-grain bg-sheet px-1 py-1"
     >
       <IconButton label="All jobs" icon={ArrowLeft} onPress={() => router.navigate('/')} />
-      <View className={wide ? 'w-64' : 'min-w-0 flex-1'}>
+      <View className={wide ? 'w-64' : 'min-w-[120px] flex-1'}>
         <Title level={1} className="text-xl" numberOfLines={1}>
           {job.name}
         </Title>

@@ -35,10 +35,10 @@ export const Button = ({
       onPress={onPress}
       disabled={disabled}
       testID={testID}
-      className={`min-h-[48px] flex-row items-center justify-center gap-2 rounded border px-4 active:opacity-70 ${style.box} ${disabled === true ? 'opacity-40' : ''}`}
+      className={`min-h-[48px] shrink flex-row items-center justify-center gap-2 rounded border px-4 active:opacity-70 ${style.box} ${disabled === true ? 'opacity-40' : ''}`}
     >
       {Icon && <Icon size={20} color={colour(style.icon)} />}
-      <Text className={`font-strong text-base ${style.text}`}>{label}</Text>
+      <Text className={`shrink text-center font-strong text-base ${style.text}`}>{label}</Text>
     </Pressable>
   );
 };

@@ -1,7 +1,7 @@
 import type { Job } from '@ogee/core/src/job';
 import { formatLength, splitImperial } from '@ogee/core/src/units';
 import { roundedUp } from '@ogee/core/src/wording';
-import { Text, View } from 'react-native';
+import { Text, useWindowDimensions, View } from 'react-native';
 import { Figure } from './text';
 
 type Display = Job['display'];
@@ -15,6 +15,9 @@ interface LengthProps {
   /** A length to order or to take: never shown shorter than it is. */
   readonly up?: boolean;
 }
+
+/** On a screen as narrow as this, or one whose text is made as large, the largest figures would be cut off. px */
+const NARROW_PX = 260;
 
 const SIZES = {
   large: { whole: 'text-5xl', part: 'text-2xl', loss: 'text-sm' },
@@ -52,7 +55,8 @@ export const Length = ({
   showLoss = false,
   up = false,
 }: LengthProps) => {
-  const style = SIZES[size];
+  const { width } = useWindowDimensions();
+  const style = SIZES[size === 'large' && width < NARROW_PX ? 'middle' : size];
   const mm = up ? roundedUp(trueMm, display) : trueMm;
   const spoken = formatLength(
     mm,

@@ -8,6 +8,8 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 
 /** Metres on screen: three's depth is happier with small numbers. */
 const PER_MM = 0.001;
+/** Boards are wood, tinged with so much of their kind's colour that kinds are told apart. */
+const KIND_SHARE = 0.65;
 /** How large a spot is, as a share of the building. */
 const SPOT_SHARE = 0.018;
 
@@ -45,6 +47,7 @@ export interface Frame3dProps {
   readonly hidden: ReadonlySet<Kind>;
   readonly picked: string | null;
   readonly colourOf: (kind: Kind) => string;
+  readonly woodColour: string;
   readonly pickedColour: string;
   readonly onPick: (mark: string) => void;
   /** Ids of members, and places, where the fit found something wrong. */
@@ -55,7 +58,7 @@ export interface Frame3dProps {
 
 /** Every sawn board in its place. Loaded only when it is looked at. */
 const Frame3d = (props: Frame3dProps) => {
-  const { mesh, hidden, picked, colourOf, pickedColour, onPick } = props;
+  const { mesh, hidden, picked, colourOf, woodColour, pickedColour, onPick } = props;
   const { wrong, spots, wrongColour } = props;
   const { middle } = mesh;
   const size = mesh.size * PER_MM;
@@ -86,13 +89,11 @@ const Frame3d = (props: Frame3dProps) => {
           >
             <meshLambertMaterial
               color={
-                new Color(
-                  mark === picked
-                    ? pickedColour
-                    : wrong.includes(id)
-                      ? wrongColour
-                      : colourOf(kind),
-                )
+                mark === picked
+                  ? new Color(pickedColour)
+                  : wrong.includes(id)
+                    ? new Color(wrongColour)
+                    : new Color(woodColour).lerp(new Color(colourOf(kind)), KIND_SHARE)
               }
               side={DoubleSide}
               flatShading

@@ -59,6 +59,7 @@ export const FrameView = ({
               hidden={hidden}
               picked={picked}
               colourOf={(kind) => plainRgb(colour(kind))}
+              woodColour={plainRgb(colour('wood'))}
               pickedColour={plainRgb(colour('chalk'))}
               onPick={setPicked}
               wrong={wrong}

@@ -43,6 +43,7 @@ const Stock = ({ name }: { name: Sized }) => {
         <View className="flex-1">
           <LengthField
             label="Thickness"
+            of={NAMES[name]}
             size="timber"
             path={`timber.${name}.thickness`}
             value={stock.thickness}
@@ -52,6 +53,7 @@ const Stock = ({ name }: { name: Sized }) => {
         <View className="flex-1">
           <LengthField
             label="Depth"
+            of={NAMES[name]}
             size="timber"
             path={`timber.${name}.depth`}
             value={stock.depth}

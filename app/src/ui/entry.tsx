@@ -30,6 +30,8 @@ export interface Hand {
 
 interface EntryProps<T> {
   readonly label: string;
+  /** What it is the label of, where the heading above says so: for the ear, and for the history. */
+  readonly of?: string;
   /** What the value is now, as it would be written. */
   readonly written: string;
   readonly read: (text: string) => Reading<T>;
@@ -98,7 +100,8 @@ type Selection = { readonly start: number; readonly end: number };
 export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly string[] }) => {
   const { label, written, read, onValue, onFault, hand, problem, help, placeholder, keys, testID } =
     props;
-  const { onPutBack } = props;
+  const { onPutBack, of } = props;
+  const name = of === undefined ? label : `${of}, ${label.toLowerCase()}`;
   const [typed, setDraft] = useState<string | null>(hand?.typedBefore ?? null);
   /** What stood in the field when it was taken up. */
   const [stood, setStood] = useState(written);
@@ -149,7 +152,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
       fold(false);
       return;
     }
-    if (hand !== undefined && !hand.leave(`${label}: ${stood} → ${reading.written}`)) {
+    if (hand !== undefined && !hand.leave(`${name}: ${stood} → ${reading.written}`)) {
       setStuck(problem ?? null);
       fold(false);
       return;
@@ -234,7 +237,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
           inputMode="decimal"
           autoComplete="off"
           placeholder={placeholder}
-          aria-label={label}
+          aria-label={name}
           aria-describedby={`${id}-echo`}
           aria-invalid={fault !== undefined}
           testID={testID}

@@ -17,6 +17,8 @@ import Plus from 'lucide-react-native/icons/plus';
 
 interface FieldProps<T> {
   readonly label: string;
+  /** What it is the label of, where the heading above says so. */
+  readonly of?: string;
   /** Where the value stands in the job file; problems of that path show under the field. */
   readonly path: string;
   readonly value: T;

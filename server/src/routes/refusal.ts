@@ -92,7 +92,7 @@ export const answerRefusal: ErrorRequestHandler = (error: unknown, request, resp
     response.status(409).json({ problems: [{ code: 'taken', path: 'id', text: error.message }] });
     return;
   }
-  request.log.error(error);
+  request.log.error({ err: error });
   const storage = storageText(error);
   if (storage !== null) {
     response.status(503).json({ problems: [{ code: 'storage', path: 'job', text: storage }] });

@@ -5,18 +5,19 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import ArrowRight from 'lucide-react-native/icons/arrow-right';
 import List from 'lucide-react-native/icons/list';
 import { useOpenJob } from '../data/open-job';
-import { useOfRoof, useRoof } from '../data/roof';
+import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { Button } from '../ui/button';
 import { Loading, Standstill } from '../ui/states';
 import { useWide } from '../ui/use-wide';
 import { PieceSheet } from './piece-sheet';
+import { usePiece } from './use-piece';
 
 /** One piece's sheet, with the way to its neighbours in the list. */
 export const PieceScreen = ({ mark }: { mark: string }) => {
   const { id, job } = useOpenJob();
   const { roof } = useRoof();
-  const found = useOfRoof(['piece', mark], (solver, subject) => solver.piece(subject, mark));
+  const found = usePiece(mark);
   const router = useRouter();
   const wide = useWide();
   const openPiece = useOpenPiece();

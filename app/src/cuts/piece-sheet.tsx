@@ -10,7 +10,7 @@ import {
   type AngleWay,
 } from '@ogee/core/src/wording';
 import { View } from 'react-native';
-import { Board, tapeMarks } from '../draw/board';
+import { tapeMarks } from '../draw/board';
 import type { PieceAnswer } from '../solver/answers';
 import { MarkTable } from './mark-table';
 import { Choice } from '../ui/choice';
@@ -22,6 +22,7 @@ import { Caution } from '../ui/caution';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
 import { handsText } from './cut-list';
 import { useInHands } from './in-hands';
+import { PieceBoard } from './piece-board';
 import { Worked } from './working';
 
 type Display = Job['display'];
@@ -241,16 +242,7 @@ export const PieceSheet = ({ piece, display, way, boardElsewhere = false }: Shee
           onChange={setHand}
         />
       )}
-      {!boardElsewhere && (
-        <Board
-          board={board}
-          cuts={entry.cuts}
-          kind={entry.kind}
-          display={display}
-          mirrored={mirrored}
-          shownMm={shown === null ? null : (marks[shown]?.at ?? null)}
-        />
-      )}
+      {!boardElsewhere && <PieceBoard piece={piece} display={display} />}
       <MarkTable marks={marks} shown={shown} display={display} onShow={setShown} />
       <View>
         <Title level={3}>Steps</Title>

@@ -8,3 +8,9 @@ export const useOpenPiece = (): ((mark: string) => void) => {
   const router = useRouter();
   return useCallback((mark) => router.navigate(`/job/${id}/cuts/${mark}`), [id, router]);
 };
+
+/** The mark of the piece that an address names; null where it names none. */
+export const markIn = (path: string): string | null => {
+  const mark = path.split('/cuts/')[1];
+  return mark === undefined ? null : decodeURIComponent(mark);
+};

@@ -8,7 +8,7 @@ import { KindLine } from '../ui/kind-line';
 import { useOpenJob } from '../data/open-job';
 import { useDrawnRoof, useRoof } from '../data/roof';
 import { oneOf, useAddressed } from '../nav/addressed';
-import { useOpenPiece } from '../nav/open-piece';
+import { markIn, useOpenPiece } from '../nav/open-piece';
 import { Elevation } from '../draw/elevation';
 import { countsOf, Plan } from '../draw/plan';
 import { IconButton } from '../ui/button';
@@ -91,7 +91,7 @@ const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
   const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
   const [zoom, setZoom] = useState(0);
   const factor = ZOOMS[zoom] ?? 1;
-  const chosen = path.split('/cuts/')[1];
+  const chosen = markIn(path);
   const kinds = KINDS_IN_ORDER.filter((kind) =>
     roof?.cuts.members.some((entry) => entry.kind === kind),
   );
@@ -123,7 +123,7 @@ const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
                 spacingMm={job.framing.spacing}
                 widthPx={room.width * factor}
                 heightPx={room.height * factor}
-                selected={chosen === undefined ? null : decodeURIComponent(chosen)}
+                selected={chosen}
                 onPick={openPiece}
               />
             </ScrollView>

@@ -8,7 +8,7 @@ import { CutListView } from '../cuts/cut-list';
 import { InHandsProvider } from '../cuts/in-hands';
 import { useOpenJob } from '../data/open-job';
 import { useDrawnRoof } from '../data/roof';
-import { useOpenPiece } from '../nav/open-piece';
+import { markIn, useOpenPiece } from '../nav/open-piece';
 import { RoofViews } from '../roof/roof-views';
 import { ThemeButton } from '../theme/theme-button';
 import { IconButton } from '../ui/button';
@@ -72,12 +72,6 @@ const ShortcutHelp = () => (
   </View>
 );
 
-/** The mark of the piece that the address names; null where it names none. */
-const chosenIn = (path: string): string | null => {
-  const mark = path.split('/cuts/')[1];
-  return mark === undefined ? null : decodeURIComponent(mark);
-};
-
 /**
  * Wide: list on the left, drawing in the middle, the place or the piece's sheet on the right; an open piece's board over
  * both.
@@ -85,7 +79,7 @@ const chosenIn = (path: string): string | null => {
 const WideBody = ({ children }: { children: ReactNode }) => {
   const { job } = useOpenJob();
   const roof = useDrawnRoof();
-  const chosen = chosenIn(usePathname());
+  const chosen = markIn(usePathname());
   const open = useOpenPiece();
   return (
     <View className="min-h-0 flex-1 flex-row">
@@ -134,7 +128,7 @@ export const JobShell = ({ children }: { children: ReactNode }) => {
   useShortcuts(setHelp);
   usePageTitle(pageName(path), job.name);
   return (
-    <InHandsProvider mark={chosenIn(path)}>
+    <InHandsProvider mark={markIn(path)}>
       <View className="flex-1">
         <Head wide={wide} />
         <StopBar />

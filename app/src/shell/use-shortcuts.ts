@@ -2,7 +2,7 @@ import { useRouter, usePathname } from 'expo-router';
 import { useEffect } from 'react';
 import { useOpenJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
-import { useOpenPiece } from '../nav/open-piece';
+import { markIn, useOpenPiece } from '../nav/open-piece';
 import { PLACES } from './places';
 import { otherAngles, otherUnits } from './display-switch';
 
@@ -30,7 +30,7 @@ export const useShortcuts = (showHelp: (change: (shown: boolean) => boolean) => 
   useEffect(() => {
     const step = (by: number): void => {
       const marks = roof?.cuts.members.map((entry) => entry.mark) ?? [];
-      const here = marks.indexOf(decodeURIComponent(path.split('/cuts/')[1] ?? ''));
+      const here = marks.indexOf(markIn(path) ?? '');
       const next = marks[here === -1 ? 0 : Math.min(marks.length - 1, Math.max(0, here + by))];
       if (next !== undefined) openPiece(next);
     };

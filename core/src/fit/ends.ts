@@ -12,7 +12,7 @@ import type { Member } from '../frame';
 import { heightAt } from '../roof';
 import type { Contact } from './contacts';
 import { liesIn, outFrom, type FrameOnSite } from './frame-on-site';
-import { cornersOf, type Body, type Placed, type PlacedFace } from './placed';
+import { type Body, type Placed, type PlacedFace } from './placed';
 
 /** A face nearer than this to the board's own direction is a side or an edge of it, as a sine. */
 const ALONG = 0.03;
@@ -43,7 +43,7 @@ export const areaOf = ({ points, plane: { normal } }: PlacedFace): number => {
 /** Tells a timber's ends and seats from its sides, edges and planed corners, by its shape alone. */
 export const sawnFaces = ({ roof }: FrameOnSite, placed: Placed): SawnFaces => {
   const { a } = placed.member.frame;
-  const corners = cornersOf(placed);
+  const { corners } = placed;
   const seats: PlacedFace[] = [];
   const ends: { upper: PlacedFace[]; lower: PlacedFace[] } = { upper: [], lower: [] };
   for (const face of placed.pieces.flatMap(({ faces }) => faces)) {
@@ -129,12 +129,12 @@ const alongsideLine = (
   own: Member,
   { plane, points }: PlacedFace,
 ): boolean =>
-  members.some(({ member: { frame, stock, kind, id }, ...body }) => {
+  members.some(({ member: { frame, stock, kind, id }, corners }) => {
     if (id === own.id || (kind !== 'valley' && kind !== 'hip')) return false;
     if (Math.abs(v3.dot(plane.normal, frame.s)) < 1 - ALONG_EAVE) return false;
     const off = Math.abs(planeAt(plane, frame.origin));
     if (Math.abs(off - stock.thickness / 2) > FIT_GAP_MM) return false;
-    return cornersOf(body).some((p) => points.some((q) => v3.distance(p, q) < BESIDE_MM));
+    return corners.some((p) => points.some((q) => v3.distance(p, q) < BESIDE_MM));
   });
 
 /**

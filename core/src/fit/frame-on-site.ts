@@ -1,14 +1,7 @@
 import { planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import { platesOf, type Roof, type SideLine } from '../roof';
-import {
-  cornersOf,
-  placePlate,
-  placeWall,
-  type Body,
-  type Placed,
-  type PlacedPlate,
-} from './placed';
+import { placePlate, placeWall, type Body, type Placed, type PlacedPlate } from './placed';
 
 /** All that the proof knows: the job's walls and roof planes, and the finished solids. */
 export interface FrameOnSite {
@@ -44,8 +37,7 @@ export const outFrom = ({ start, inward }: SideLine, [x, y]: Vec3 | Vec2): numbe
   -((x - start[0]) * inward[0] + (y - start[1]) * inward[1]);
 
 /** The middle of a body, near enough to point at. */
-export const middleOf = (body: Body): Vec3 => {
-  const corners = cornersOf(body);
+export const middleOf = ({ corners }: Body): Vec3 => {
   return v3.scale(corners.reduce<Vec3>(v3.add, [0, 0, 0]), 1 / Math.max(1, corners.length));
 };
 

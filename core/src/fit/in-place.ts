@@ -13,19 +13,15 @@ import {
 import { inMm, say, type Sentence } from '../sentence';
 import { LINE_TIMBER, roofAbout, type RoofLine } from '../roof';
 import { liesIn, middleOf, type FrameOnSite } from './frame-on-site';
-import { cornersOf, type Placed } from './placed';
+import type { Placed } from './placed';
 import type { FitProblem } from './report';
 
-/** A face that looks up by more than this, as a cosine, is part of a timber's top. */
-const UP = 0.1;
 /** Where along a line's timber its top is read, as shares of it. */
 const READ_AT = [0.1, 0.3, 0.5, 0.7, 0.9];
 /** A timber whose middle is this near a line of the roof stands on it. mm */
 const ON_LINE_MM = 1;
 /** Directions nearer than this are one, as a sine. */
 const SAME_WAY = ALONGSIDE_SINE;
-/** A face this near level, as a cosine, is level. */
-const LEVEL = 1 - 1e-9;
 
 const finding = (
   placed: Placed,
@@ -46,7 +42,7 @@ const finding = (
 const mostProud = ({ roof }: FrameOnSite, placed: Placed): { mm: number; at: Vec3 } => {
   const { block, side } = placed.member;
   let [mm, at]: [number, Vec3] = [-Infinity, [0, 0, 0]];
-  for (const p of cornersOf(placed)) {
+  for (const p of placed.corners) {
     const over = roofAbout(roof, [p[0], p[1]], block, side);
     const proud = (p[2] - over.z) * over.plane.plane.normal[2];
     if (proud > mm) [mm, at] = [proud, p];
@@ -54,21 +50,10 @@ const mostProud = ({ roof }: FrameOnSite, placed: Placed): { mm: number; at: Vec
   return { mm, at };
 };
 
-/** The faces of a timber that look up; a level one of a sloping timber parts its tail from the rest inside. */
-export const tops = ({ member: { frame }, pieces }: Placed) =>
-  pieces.flatMap(({ faces }) =>
-    faces.filter(
-      ({ plane: { normal } }) =>
-        normal[2] > UP &&
-        v3.dot(normal, frame.e) > UP &&
-        (normal[2] < LEVEL || Math.abs(frame.a[2]) < SAME_WAY),
-    ),
-  );
-
 /** A rafter's top lies in planes of the roof, all of it. */
 const rafterTop = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
   const planes = roof.slopes.map(({ plane }) => plane);
-  const off = tops(placed)
+  const off = placed.tops
     .filter(({ points }) => !planes.some((plane) => liesIn(points, plane, FIT_PROUD_MM)))
     .map(({ points }) =>
       planes.reduce((least, plane) => {
@@ -104,11 +89,10 @@ const rafterTop = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
 /** The line of the roof that a timber of its kind stands on: of those under it, the one it covers most of. */
 export const lineUnder = (
   { roof }: FrameOnSite,
-  { member: { kind, frame }, ...body }: Placed,
+  { member: { kind, frame }, corners }: Placed,
 ): RoofLine | null => {
   let best: RoofLine | null = null;
   let most = 0;
-  const corners = cornersOf(body);
   const heading = v2.unit(v3.inPlan(frame.a));
   for (const line of roof.lines) {
     if (LINE_TIMBER[line.kind] !== kind) continue;
@@ -127,7 +111,7 @@ export const lineUnder = (
 /** Height of a timber's top over a point of the plan; null where it does not reach. mm */
 const topOver = (placed: Placed, p: Vec2): number | null => {
   let found: number | null = null;
-  for (const { points, plane } of tops(placed)) {
+  for (const { points, plane } of placed.tops) {
     const inside = points.every((a, i) => {
       const b = points[(i + 1) % points.length] ?? a;
       return v2.cross(v2.sub(v3.inPlan(b), v3.inPlan(a)), v2.sub(p, v3.inPlan(a))) >= -TOUCHING_MM2;
@@ -175,7 +159,7 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
   const from = v3.inPlan(line.from);
   const length = v2.distance(from, v3.inPlan(line.to));
   const along = v2.unit(v2.sub(v3.inPlan(line.to), from));
-  const ts = cornersOf(placed).map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
+  const ts = placed.corners.map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
   const [low, high] = [Math.max(0, Math.min(...ts)), Math.min(length, Math.max(...ts))];
   const half = (INSIDE * member.stock.thickness) / 2;
   const { hipTop } = site.job.framing;
@@ -213,8 +197,8 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
 
 /** A timber that touches a plane of the roof with its highest corners at both ends: a header, a fascia. */
 const touchesAbove = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
+  const { corners } = placed;
   const { frame } = placed.member;
-  const corners = cornersOf(placed);
   const ts = corners.map((p) => v3.dot(p, frame.a));
   const middle = (Math.min(...ts) + Math.max(...ts)) / 2;
   const halves = [

@@ -74,12 +74,13 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
     });
     return rafters.flatMap((placed): FitProblem[] => {
       const u = us(placed.member.frame.origin);
-      let least = evenly(stood, edges, u, spacing);
+      let least = Infinity;
       for (const origin of from) {
         const away = u - origin;
         const steps = Math.abs(away - spacing * Math.round(away / spacing));
         least = Math.min(least, steps, Math.abs(Math.abs(away) - half));
       }
+      if (least > ON_LAYOUT_MM) least = Math.min(least, evenly(stood, edges, u, spacing));
       if (least <= ON_LAYOUT_MM) return [];
       return [
         {

@@ -2,7 +2,6 @@ import { intervals, v2, v3, type Interval, ALONGSIDE_SINE, MEETS_SINE } from '..
 import { inMm, say } from '../sentence';
 import { LINE_TIMBER, type RoofLine } from '../roof';
 import type { FrameOnSite } from './frame-on-site';
-import { cornersOf } from './placed';
 import type { FitProblem } from './report';
 
 /** A line of the roof may stand bare for this many thicknesses of the timbers that meet at its end. */
@@ -36,7 +35,7 @@ export const bareLines = ({ roof, job, members }: FrameOnSite): FitProblem[] => 
       if (Math.abs(v2.cross(heading, along)) > ALONGSIDE_SINE) return [];
       const origin = v2.sub(v3.inPlan(placed.member.frame.origin), from);
       if (Math.abs(v2.cross(along, origin)) > UNDER_MM) return [];
-      const ts = cornersOf(placed).map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
+      const ts = placed.corners.map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
       return [[Math.min(...ts), Math.max(...ts)]];
     });
     const bare = intervals.without([[0, length]], intervals.unite(under, NEAR_MM), NEAR_MM);

@@ -1,4 +1,13 @@
-import { toWorld, v3, type ConvexSolid, type Plane, type Vec2, type Vec3 } from '../geom';
+import {
+  ALONGSIDE_SINE,
+  SAME_POINT_MM,
+  toWorld,
+  v3,
+  type ConvexSolid,
+  type Plane,
+  type Vec2,
+  type Vec3,
+} from '../geom';
 import { solidOf, type BoardFace, type Member } from '../frame';
 import type { Plate } from '../roof';
 
@@ -19,11 +28,15 @@ export interface PlacedPiece {
 /** Something solid: a member as sawn, a wall plate, or the face of a wall. */
 export interface Body {
   readonly pieces: readonly PlacedPiece[];
+  /** Every corner of its pieces, each once a piece. */
+  readonly corners: readonly Vec3[];
 }
 
 export interface Placed extends Body {
   readonly member: Member;
   readonly mark: string;
+  /** The faces that look up; a level one of a sloping timber parts its tail from the rest inside, and is none. */
+  readonly tops: readonly PlacedFace[];
 }
 
 export interface PlacedPlate extends Body {
@@ -80,11 +93,35 @@ const placedPiece = (solid: ConvexSolid<BoardFace | null>): PlacedPiece => {
   return { faces, low, high };
 };
 
+/** Each corner stands in three faces or more. */
+const cornersOf = ({ faces }: PlacedPiece): Vec3[] => {
+  const corners: Vec3[] = [];
+  for (const { points } of faces)
+    for (const p of points)
+      if (!corners.some((q) => v3.distance(p, q) < SAME_POINT_MM)) corners.push(p);
+  return corners;
+};
+
+const bodyOf = (pieces: readonly PlacedPiece[]): Body => ({
+  pieces,
+  corners: pieces.flatMap(cornersOf),
+});
+
+/** A face that looks up by more than this, as a cosine, is part of a timber's top. */
+const UP = 0.1;
+/** A face this near level, as a cosine, is level. */
+const LEVEL = 1 - 1e-9;
+
+const looksUp =
+  ({ e, a }: Member['frame']) =>
+  ({ plane: { normal } }: PlacedFace): boolean =>
+    normal[2] > UP &&
+    v3.dot(normal, e) > UP &&
+    (normal[2] < LEVEL || Math.abs(a[2]) < ALONGSIDE_SINE);
+
 /** The member’s sawn pieces where they stand. */
-export const place = (member: Member, mark: string): Placed => ({
-  member,
-  mark,
-  pieces: solidOf(member)
+export const place = (member: Member, mark: string): Placed => {
+  const pieces = solidOf(member)
     .filter((solid) => solid.length > 0)
     .map((solid) =>
       placedPiece(
@@ -93,8 +130,10 @@ export const place = (member: Member, mark: string): Placed => ({
           points: points.map((p) => toWorld(member.frame, p)),
         })),
       ),
-    ),
-});
+    );
+  const faces = pieces.flatMap((piece) => piece.faces);
+  return { member, mark, ...bodyOf(pieces), tops: faces.filter(looksUp(member.frame)) };
+};
 
 const prism = (outline: readonly Vec2[], bottom: number, top: number): ConvexSolid<null> => {
   const at = (z: number): Vec3[] => outline.map(([x, y]) => [x, y, z]);
@@ -110,14 +149,9 @@ const prism = (outline: readonly Vec2[], bottom: number, top: number): ConvexSol
 /** A wall plate where it lies. */
 export const placePlate = (plate: Plate): PlacedPlate => ({
   plate,
-  pieces: [placedPiece(prism(plate.outline, plate.bottomMm, plate.topMm))],
+  ...bodyOf([placedPiece(prism(plate.outline, plate.bottomMm, plate.topMm))]),
 });
 
 /** A wall's own face, as a thin slab behind it: what a lean-to's rafters come against. */
-export const placeWall = (outline: readonly Vec2[], bottom: number, top: number): Body => ({
-  pieces: [placedPiece(prism(outline, bottom, top))],
-});
-
-/** Every corner of a body. */
-export const cornersOf = ({ pieces }: Body): Vec3[] =>
-  pieces.flatMap(({ faces }) => faces.flatMap(({ points }) => points));
+export const placeWall = (outline: readonly Vec2[], bottom: number, top: number): Body =>
+  bodyOf([placedPiece(prism(outline, bottom, top))]);

@@ -2,7 +2,6 @@ import { intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../geom'
 import { inMm, say } from '../sentence';
 import { heightAt, overOwnWalls, type Slope } from '../roof';
 import type { FrameOnSite } from './frame-on-site';
-import { tops } from './in-place';
 import type { Placed } from './placed';
 import type { FitProblem, ShortJack } from './report';
 
@@ -74,7 +73,7 @@ const local = (slope: Slope): ((p: Vec2) => Vec2) => {
 const supportOf = (slope: Slope, placed: Placed): Support[] => {
   if (placed.member.kind === 'fascia') return [];
   const to = local(slope);
-  return tops(placed).flatMap(({ points }): Support[] => {
+  return placed.tops.flatMap(({ points }): Support[] => {
     const near = points.some((p) => Math.abs(heightAt(slope, [p[0], p[1]]) - p[2]) < CARRIES_MM);
     if (!near) return [];
     const outline = points.map((p) => to(v3.inPlan(p)));
@@ -98,7 +97,7 @@ const levels = ({ parts, supports }: Strips): number[] => {
     found.push(v - BESIDE_MM, v + BESIDE_MM);
     last = v;
   }
-  return found.filter((v) => v > low && v < high);
+  return found.filter((v) => v > low && v < high).sort((p, q) => p - q);
 };
 
 /** The length of rafter that would stand at u through v, between what stands there already, inside the walls. mm */
@@ -143,23 +142,42 @@ interface Strip {
   readonly flush: boolean;
 }
 
+/** Reads, level by level from the eave up, where the supports that reach each level are crossed. */
+const crossings = (supports: readonly Support[]): ((v: number) => Interval[]) => {
+  const waiting = [...supports].sort((p, q) => q.low - p.low);
+  let reaching: Support[] = [];
+  return (v) => {
+    for (let next = waiting.at(-1); next !== undefined && next.low < v; next = waiting.at(-1)) {
+      reaching.push(next);
+      waiting.pop();
+    }
+    // Levels are read a little to both sides of a change: what ends just below is kept for the next.
+    reaching = reaching.filter(({ high }) => high > v - 2 * BESIDE_MM);
+    return reaching.flatMap(({ outline, low, high }): Interval[] => {
+      const chord = low < v && high > v ? across(outline, v) : null;
+      return chord === null ? [] : [chord];
+    });
+  };
+};
+
 /** Every strip of one slope at one level, as wide as it is clear and a rafter's thickness more: on centres. */
-const stripsAt = (site: FrameOnSite, { parts, whole, supports }: Strips, v: number): Strip[] => {
+const stripsAt = (
+  site: FrameOnSite,
+  { parts, whole }: Strips,
+  v: number,
+  tops: readonly Interval[],
+): Strip[] => {
   const { thickness } = site.job.timber.common;
-  const tops: Interval[] = [];
-  for (const { outline, low, high } of supports) {
-    const chord = low < v && high > v ? across(outline, v) : null;
-    if (chord !== null) tops.push(chord);
-  }
-  const held = intervals.unite(tops, NO_WIDTH_MM);
-  const above = intervals.unite(chords(parts, v + ABOVE_MM), NO_WIDTH_MM);
-  const beyond = intervals.unite(chords(whole, v), NO_WIDTH_MM);
+  // An edge that runs up the slope wants a rafter flush beside it.
+  const runsUp = (edge: number, side: 0 | 1): boolean =>
+    intervals
+      .unite(chords(parts, v + ABOVE_MM), NO_WIDTH_MM)
+      .some((chord) => Math.abs(chord[side] - edge) < ABOVE_MM / 1000) &&
+    !intervals
+      .unite(chords(whole, v), NO_WIDTH_MM)
+      .some(([low, high]) => low < edge - FLUSH_MM && high > edge + FLUSH_MM);
   return intervals.unite(chords(parts, v), NO_WIDTH_MM).flatMap(([left, right]): Strip[] =>
-    intervals.without([[left, right]], held, NO_WIDTH_MM).map(([from, to]): Strip => {
-      // An edge that runs up the slope wants a rafter flush beside it.
-      const runsUp = (edge: number, side: 0 | 1): boolean =>
-        above.some((chord) => Math.abs(chord[side] - edge) < ABOVE_MM / 1000) &&
-        !beyond.some(([low, high]) => low < edge - FLUSH_MM && high > edge + FLUSH_MM);
+    intervals.without([[left, right]], tops, NO_WIDTH_MM).map(([from, to]): Strip => {
       const open =
         (from - left < FLUSH_MM && runsUp(left, 0)) || (right - to < FLUSH_MM && runsUp(right, 1));
       return { v, between: [from, to], widthMm: to - from + thickness, flush: !open };
@@ -186,8 +204,9 @@ export const bareStrips = (
     if (strips.parts.length === 0) continue;
     // Of strips that lie over each other, the widest speaks for all.
     const wide: { strip: Strip; short: boolean; low: number; high: number }[] = [];
+    const crossed = crossings(strips.supports);
     for (const v of levels(strips)) {
-      for (const strip of stripsAt(site, strips, v)) {
+      for (const strip of stripsAt(site, strips, v, crossed(v))) {
         const fits = strip.flush && strip.widthMm <= spacing + SLACK_MM;
         if (fits) {
           widestMm = Math.max(widestMm, strip.widthMm);

@@ -1,6 +1,8 @@
 /** Who may import whom. Core's stages run left to right; nothing imports from its right. */
 const stages = [
   'units',
+  'terms',
+  'glossary',
   'kinds',
   'geom',
   'job',

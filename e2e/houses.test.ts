@@ -1,6 +1,13 @@
 import { type CutList, type FitReport } from '@ogee/core';
 import type { Browser, Page } from 'puppeteer-core';
-import { commandLine, inches, startApp, storedJob, type AppServer } from './support/app-server';
+import {
+  aloud,
+  commandLine,
+  inches,
+  startApp,
+  storedJob,
+  type AppServer,
+} from './support/app-server';
 import {
   byId,
   launch,
@@ -55,7 +62,7 @@ const listIsTheCommandLines = async (): Promise<CutList> => {
   expect(rows).toEqual(list.members.map(({ mark }) => `piece-${mark}`));
   for (const { mark, count, length } of list.members) {
     expect(await textOf(page, `piece-${mark}`)).toContain(`${count} off`);
-    expect([mark, await spoken(page, `piece-${mark}`)]).toEqual([mark, inches(length.longPoint)]);
+    expect([mark, await spoken(page, `piece-${mark}`)]).toEqual([mark, aloud(length.longPoint)]);
   }
   return list;
 };

@@ -1,6 +1,6 @@
 import { roundedUp, type CutList, type CutListEntry } from '@ogee/core';
 import type { Browser, Page } from 'puppeteer-core';
-import { commandLine, inches, startApp, storedJob, type AppServer } from './support/app-server';
+import { aloud, commandLine, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
   launch,
@@ -52,7 +52,7 @@ const compare = async (entry: CutListEntry): Promise<void> => {
     expect([entry.mark, field, await spoken(page, `figure-${field}`)]).toEqual([
       entry.mark,
       field,
-      inches(field === 'blank' ? roundedUp(entry.length.blank, DISPLAY) : entry.length[field]),
+      aloud(field === 'blank' ? roundedUp(entry.length.blank, DISPLAY) : entry.length[field]),
     ]);
   }
   const sheet = await textOf(page, 'piece-sheet');
@@ -82,7 +82,7 @@ describe('a framer with a phone', () => {
     for (const entry of list.members) {
       const row = await textOf(page, `piece-${entry.mark}`);
       expect(row).toContain(`${entry.count} off`);
-      expect(await spoken(page, `piece-${entry.mark}`)).toBe(inches(entry.length.longPoint));
+      expect(await spoken(page, `piece-${entry.mark}`)).toBe(aloud(entry.length.longPoint));
     }
     expect(shown.indexOf('Hips')).toBeLessThan(shown.indexOf('Hip jacks'));
   });
@@ -163,7 +163,7 @@ describe('a framer with a phone', () => {
     const { job } = await storedJob(page);
     expect(job.blocks[0]!.outline[1]).toEqual([9867.9, 0]);
     await goTo('cuts');
-    expect(await spoken(page, 'piece-R1')).toBe(inches(9867.9 - 6477 + 38.1));
+    expect(await spoken(page, 'piece-R1')).toBe(aloud(9867.9 - 6477 + 38.1));
   });
 
   it('deletes a job and brings it back', async () => {

@@ -1,3 +1,4 @@
+import { inTerms, type Terms } from './terms';
 import { formatDegrees, formatLength, lengthFormat, MM_PER_INCH } from './units';
 
 /** A number in a sentence that has a unit, so that each reader is told it in his own. */
@@ -7,15 +8,15 @@ export type Measure =
 
 /**
  * What is to be said, as data: the words with a hole for each value, and the values. The words serve as the key of a
- * catalogue; the values keep their full precision.
+ * catalogue, terms in them stand in ‹angle quotes›; the values keep their full precision.
  */
 export interface Sentence {
   readonly words: readonly string[];
   readonly values: readonly (string | number | Measure | Sentence)[];
 }
 
-/** How a reader is told lengths; millimetres where nobody in particular reads. */
-export type Reader = Parameters<typeof lengthFormat>[0] | null;
+/** How a reader is told lengths, and in whose words; millimetres where nobody in particular reads. */
+export type Reader = (Parameters<typeof lengthFormat>[0] & { readonly terms: Terms }) | null;
 
 /** A sentence by its template: say`the ridge stands ${inMm(12)} low`. */
 export const say = (words: readonly string[], ...values: Sentence['values']): Sentence => ({
@@ -83,6 +84,7 @@ export const spoken = ({ words, values }: Sentence, reader: Reader = null): stri
   words
     .map((part, i) => {
       const value = values[i];
-      return value === undefined ? part : part + told(value, reader);
+      const said = inTerms(part, reader?.terms ?? 'us');
+      return value === undefined ? said : said + told(value, reader);
     })
     .join('');

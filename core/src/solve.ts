@@ -48,7 +48,7 @@ const notProved = (solution: Solution): Problem[] => {
       return {
         code: 'not-framed' as const,
         path: pathOf(job, block),
-        text: say`this roof cannot be framed yet: ${text}. Accepted is a plan whose roof lines stand further apart there, or like pitches and plates`,
+        text: say`this roof cannot be framed yet: ${text}. Accepted is a plan whose roof lines stand further apart there, or like pitches and ‹plates›`,
       };
     });
 };

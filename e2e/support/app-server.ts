@@ -1,4 +1,4 @@
-import { formatLength, type Job } from '@ogee/core';
+import { formatLength, spokenLength, type Job } from '@ogee/core';
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -43,6 +43,9 @@ export const storedJob = async (page: Page): Promise<{ revision: number; job: Jo
 };
 
 /** A length as the app says it to the sixteenth. */
+/** A length as it is read aloud, in feet and inches. */
+export const aloud = (mm: number): string => spokenLength(mm, { units: 'imperial', fraction: 16 });
+
 export const inches = (mm: number): string =>
   formatLength(mm, { style: 'feet-inches', denominator: 16 });
 

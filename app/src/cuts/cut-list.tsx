@@ -1,4 +1,4 @@
-import { KINDS, KINDS_IN_ORDER, type Kind } from '@ogee/core/src/kinds';
+import { KINDS_IN_ORDER, kindName, type Kind } from '@ogee/core/src/kinds';
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
 import { angleSummary, boardNeeded } from '@ogee/core/src/wording';
@@ -9,6 +9,7 @@ import { writeLength, writeStock } from '../ui/length-entry';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { useScroller } from '../ui/scroller';
+import { useTermsOf } from '../ui/terms';
 import { Figure, Small, Title } from '../ui/text';
 
 type Display = Job['display'];
@@ -49,7 +50,7 @@ const Row = memo(({ entry, display, chosen, onOpen }: RowProps) => {
             {writeStock(entry.stock, display)} · {boardNeeded(entry.length.blank, display)}
           </Small>
           {(entry.heights ?? []).map(({ top, abovePlate }) => (
-            <Small key={top}>top {writeLength(abovePlate, display)} above plate</Small>
+            <Small key={top}>top {writeLength(abovePlate, display)} above ‹plate›</Small>
           ))}
           <Small>{angleSummary(entry.cuts, display)}</Small>
         </View>
@@ -59,15 +60,18 @@ const Row = memo(({ entry, display, chosen, onOpen }: RowProps) => {
 });
 Row.displayName = 'Row';
 
-const KindHead = memo(({ kind, total }: { readonly kind: Kind; readonly total: number }) => (
-  <View className="flex-row items-center gap-3 px-3 pb-1 pt-4">
-    <Title level={2} className="text-xl">
-      {total === 1 ? KINDS[kind].name : KINDS[kind].plural}
-    </Title>
-    <KindLine kind={kind} />
-    <Small className="ml-auto">{total} in all</Small>
-  </View>
-));
+const KindHead = memo(({ kind, total }: { readonly kind: Kind; readonly total: number }) => {
+  const terms = useTermsOf();
+  return (
+    <View className="flex-row items-center gap-3 px-3 pb-1 pt-4">
+      <Title level={2} className="text-xl">
+        {kindName(kind, terms, total !== 1)}
+      </Title>
+      <KindLine kind={kind} />
+      <Small className="ml-auto">{total} in all</Small>
+    </View>
+  );
+});
 KindHead.displayName = 'KindHead';
 
 /** The list as it is read: each kind's heading, then its pieces. */

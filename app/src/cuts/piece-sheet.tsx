@@ -1,4 +1,4 @@
-import { KINDS } from '@ogee/core/src/kinds';
+import { kindName } from '@ogee/core/src/kinds';
 import type { CutEntry, CutListEntry, Working } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
 import { formatDegrees } from '@ogee/core/src/units';
@@ -43,7 +43,7 @@ interface NumberProps extends Pick<SheetProps, 'display'> {
 }
 
 const LENGTHS = [
-  ['body', 'Body', 'heel plumb line to the cut, on the centre line'],
+  ['body', 'Body', '‹heel› plumb line to the cut, on the ‹centre› line'],
   ['shortPoint', 'Short point', 'the same, to the shortest point across the thickness'],
   ['tail', 'Tail', 'heel plumb line to the tail, along the top edge'],
   ['blank', 'Board needed', 'the shortest square-ended board'],
@@ -169,7 +169,7 @@ const Numbers = ({ entry, working, display }: NumberProps) => {
           'plan.0',
           entry.plan.map((deg) => formatDegrees(deg, 2)).join(' / '),
         )}
-      {seat !== null && row('Height above plate', 'seat.hap', writeLength(seat.hap, display))}
+      {seat !== null && row('‹Height above plate›', 'seat.hap', writeLength(seat.hap, display))}
       {seat !== null && row('Seat, level', 'seat.width', writeLength(seat.width, display))}
       {seat !== null &&
         row('Notch, plumb', 'seat.plumbDepth', writeLength(seat.plumbDepth, display))}
@@ -194,9 +194,11 @@ const Heights = ({ entry, display }: Pick<NumberProps, 'entry' | 'display'>) => 
         testID="ridge-height"
       >
         <View className="flex-1">
-          <Strong>Top of the {entry.kind === 'ridge' ? 'ridge' : 'purlin'}, above its plate</Strong>
+          <Strong>
+            Top of the {entry.kind === 'ridge' ? '‹ridge›' : '‹purlin›'}, above its ‹plate›
+          </Strong>
           <Small>
-            {writeLength(top, display)} above the main plate’s top
+            {writeLength(top, display)} above the main ‹plate›’s top
             {fall > 0 ? `; its other end ${writeLength(fall, display)} higher` : ''}
           </Small>
         </View>
@@ -217,7 +219,7 @@ export const PieceSheet = ({ piece, display, way, boardElsewhere = false }: Shee
       <View>
         <View className="flex-row items-center gap-3">
           <Title level={1}>{entry.mark}</Title>
-          <Title>{KINDS[entry.kind].name}</Title>
+          <Title>{kindName(entry.kind, display.terms)}</Title>
           <KindLine kind={entry.kind} />
         </View>
         <Words>

@@ -1,7 +1,7 @@
 import { type Kind, KINDS } from '@ogee/core/src/kinds';
 import type { BoardDrawing, BoardMark, CutEntry } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
-import { formatLength, lengthFormat } from '@ogee/core/src/units';
+import { formatLength, lengthFormat, spokenLength } from '@ogee/core/src/units';
 import { useEffect, useRef } from 'react';
 import { ScrollView, View } from 'react-native';
 import Svg, {
@@ -109,9 +109,10 @@ export const Board = ({ board, cuts, kind, display, mirrored, shownMm = null }: 
   const near = mirrored ? board.right : board.left;
   const segment = (mark: BoardMark, far: boolean) => (far === mirrored ? mark.left : mark.right);
   const text = (mm: number): string => formatLength(mm, lengthFormat(display));
+  const aloud = (mm: number): string => spokenLength(mm, display);
   const ink = colour('ink');
   const labels = tapeMarks({ board, cuts, mirrored, display });
-  const summary = labels.map(({ name, at }) => `${name} at ${text(at)}`).join(', ');
+  const summary = labels.map(({ name, at }) => `${name} at ${aloud(at)}`).join(', ');
 
   return (
     <ScrollView
@@ -125,7 +126,7 @@ export const Board = ({ board, cuts, kind, display, mirrored, shownMm = null }: 
     >
       <View
         role="img"
-        aria-label={`Board ${text(board.lengthMm)} long, from the upper end: ${summary}`}
+        aria-label={`Board ${aloud(board.lengthMm)} long, from the upper end: ${summary}`}
       >
         <Svg width={width} height={height}>
           <Defs>

@@ -1,17 +1,19 @@
 import type { Vec2 } from '@ogee/core/src/geom';
 import type { Job } from '@ogee/core/src/job';
-import { formatLength, lengthFormat } from '@ogee/core/src/units';
+import { formatLength, lengthFormat, spokenLength } from '@ogee/core/src/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { ClipPath, Defs, G, Line, Polygon, Rect, Text as SvgText } from 'react-native-svg';
 import { useOfRoof } from '../data/roof';
 import { useTheme } from '../theme/theme';
+import { useTerms } from '../ui/terms';
 
 const HEIGHT_PX = 240;
 
 /** A common over the plate, cut through: seat, height above plate, tail and fascia, to scale. */
 export const EaveSection = ({ display }: { display: Job['display'] }) => {
   const { colour } = useTheme();
+  const say = useTerms();
   const [width, setWidth] = useState(0);
   const section = useOfRoof(['eave'], (solver, roof) => solver.eave(roof))?.answer ?? null;
   if (section === null) return null;
@@ -20,6 +22,7 @@ export const EaveSection = ({ display }: { display: Job['display'] }) => {
   const px = ([d, z]: Vec2): Vec2 => [(d - left) * k, (high - z) * k];
   const loop = (points: readonly Vec2[]): string => points.map((p) => px(p).join(',')).join(' ');
   const text = (mm: number): string => formatLength(mm, lengthFormat(display));
+  const aloud = (mm: number): string => spokenLength(mm, display);
   const [px0, pz0] = px([0, 0]);
   const label = (
     x: number,
@@ -43,7 +46,7 @@ export const EaveSection = ({ display }: { display: Job['display'] }) => {
       className="rounded border border-grain bg-paper"
       onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
       role="img"
-      aria-label={`Eave section to scale: height above plate ${text(hapMm)}, seat ${text(seatMm)}, overhang ${text(overhangMm)}`}
+      aria-label={`Eave section to scale: ${say('‹height above plate›')} ${aloud(hapMm)}, seat ${aloud(seatMm)}, overhang ${aloud(overhangMm)}`}
     >
       {width > 0 && (
         <Svg width={width} height={HEIGHT_PX}>
@@ -97,7 +100,12 @@ export const EaveSection = ({ display }: { display: Job['display'] }) => {
               strokeWidth={3}
             />
           </G>
-          {label(px0 - 8, px([0, hapMm / 2])[1] + 5, `above plate ${text(hapMm)}`, 'end')}
+          {label(
+            px0 - 8,
+            px([0, hapMm / 2])[1] + 5,
+            `${say('above ‹plate›')} ${text(hapMm)}`,
+            'end',
+          )}
           {label(px([section.plate[1]?.[0] ?? 0, 0])[0] + 8, pz0 + 16, `seat ${text(seatMm)}`)}
           {label(
             px([-overhangMm / 2, 0])[0],

@@ -1,11 +1,12 @@
 import type { Looking } from '@ogee/core/src/drawing';
 import type { Vec2 } from '@ogee/core/src/geom';
 import type { Job } from '@ogee/core/src/job';
-import { formatLength, lengthFormat } from '@ogee/core/src/units';
+import { formatLength, lengthFormat, spokenLength } from '@ogee/core/src/units';
 import { View } from 'react-native';
 import Svg, { Line, Polygon, Polyline, Text as SvgText } from 'react-native-svg';
 import { useOfRoof } from '../data/roof';
 import { useTheme } from '../theme/theme';
+import { useTerms } from '../ui/terms';
 import { fitPlan } from './plan-fit';
 
 const MARGIN_PX = 52;
@@ -25,6 +26,7 @@ export const Elevation = ({
   readonly heightPx: number;
 }) => {
   const { colour } = useTheme();
+  const say = useTerms();
   const view = useOfRoof(['elevation', looking], (solver, roof) =>
     solver.elevation(roof, looking),
   )?.answer;
@@ -38,6 +40,7 @@ export const Elevation = ({
   const loop = (points: readonly Vec2[]): string =>
     points.map((p) => fit.toPx(p).join(',')).join(' ');
   const text = (mm: number): string => formatLength(mm, lengthFormat(display));
+  const aloud = (mm: number): string => spokenLength(mm, display);
   const main = view.mainPlate;
   const height = view.top - main;
   const [x, top] = fit.toPx([view.right, view.top]);
@@ -46,7 +49,7 @@ export const Elevation = ({
   return (
     <View
       role="img"
-      aria-label={`${NAMES[looking]}, to scale: the roof’s highest line stands ${text(height)} above the main plate`}
+      aria-label={`${NAMES[looking]}, to scale: the roof’s highest line stands ${aloud(height)} above the main ${say('‹plate›')}`}
     >
       <Svg width={widthPx} height={heightPx}>
         {view.panels.map(({ of, points }, i) =>
@@ -103,7 +106,7 @@ export const Elevation = ({
           fontFamily="BarlowCondensed_600SemiBold"
           fill={colour('soft')}
         >
-          plate
+          {say('‹plate›')}
         </SvgText>
       </Svg>
     </View>

@@ -132,7 +132,7 @@ export const FitScreen = () => {
         <Title>To mind</Title>
         <Caution
           level="caution"
-          text="Rafters are raised at a height: brace the first pairs and the ridge before anybody goes up, and keep people from under them."
+          text="Rafters are raised at a height: brace the first pairs and the ‹ridge› before anybody goes up, and keep people from under them."
         />
         {gravestFirst(groupedNotes(roof.cuts.notes)).map(({ level, text, marks }) => (
           <View key={text} className="gap-1">

@@ -50,7 +50,7 @@ export const JobsScreen = () => {
         <NameMark />
         <ThemeButton />
       </View>
-      <Words>From the plates and the pitch to every board of the roof.</Words>
+      <Words>From the ‹plates› and the pitch to every board of the roof.</Words>
       {adding ? (
         <NewJobForm onCancel={() => setAdding(false)} />
       ) : (

@@ -125,8 +125,8 @@ export const NewJobForm = ({ onCancel }: { onCancel: () => void }) => {
           setTyped({});
         }}
       />
-      {length('along', 'Plates, along', along)}
-      {length('across', 'Plates, across', across)}
+      {length('along', '‹Plates›, along', along)}
+      {length('across', '‹Plates›, across', across)}
       <Entry
         key={`pitch${units}`}
         label="Pitch"

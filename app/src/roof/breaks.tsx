@@ -35,7 +35,7 @@ const BreakFields = ({
       <View className="flex-row gap-3">
         <View className="flex-1">
           <LengthField
-            label="In from the plate"
+            label="In from the ‹plate›"
             path={`${path}.at`}
             value={one.at}
             onValue={(at) => change({ at })}

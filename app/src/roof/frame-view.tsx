@@ -1,4 +1,4 @@
-import { KINDS, KINDS_IN_ORDER, type Kind } from '@ogee/core/src/kinds';
+import { KINDS_IN_ORDER, kindName, type Kind } from '@ogee/core/src/kinds';
 import type { Vec3 } from '@ogee/core/src/geom';
 import type { CutList } from '@ogee/core/src/cuts';
 import { lazy, Suspense, useState } from 'react';
@@ -8,6 +8,7 @@ import { useTheme } from '../theme/theme';
 import { KindLine } from '../ui/kind-line';
 import { Button } from '../ui/button';
 import { Loading } from '../ui/states';
+import { useTermsOf } from '../ui/terms';
 import { Small, Strong } from '../ui/text';
 
 /** The one place from which three is loaded. */
@@ -35,6 +36,7 @@ export const FrameView = ({
   readonly spots?: readonly Vec3[];
 }) => {
   const { colour } = useTheme();
+  const terms = useTermsOf();
   const [hidden, setHidden] = useState<ReadonlySet<Kind>>(new Set());
   const [picked, setPicked] = useState<string | null>(null);
   const mesh = useOfRoof(['mesh'], (solver, roof) => solver.mesh(roof))?.answer;
@@ -75,7 +77,7 @@ export const FrameView = ({
         ) : (
           <>
             <Strong>
-              {entry.mark} · {KINDS[entry.kind].name}
+              {entry.mark} · {kindName(entry.kind, terms)}
             </Strong>
             <Button label={`See ${entry.mark}`} onPress={() => onOpen(entry.mark)} />
           </>
@@ -89,12 +91,12 @@ export const FrameView = ({
               key={kind}
               role="checkbox"
               aria-checked={shown}
-              aria-label={`Show ${KINDS[kind].plural.toLowerCase()}`}
+              aria-label={`Show ${kindName(kind, terms, true).toLowerCase()}`}
               onPress={() => toggle(kind)}
               className={`min-h-[48px] flex-row items-center gap-2 rounded border px-3 ${shown ? 'border-edge bg-sheet' : 'border-dashed border-edge bg-paper'}`}
             >
               <KindLine kind={kind} />
-              <Small>{KINDS[kind].plural}</Small>
+              <Small>{kindName(kind, terms, true)}</Small>
             </Pressable>
           );
         })}

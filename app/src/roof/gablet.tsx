@@ -22,14 +22,14 @@ export const Gablet = ({
   if (side.gablet === undefined)
     return takesGablet(block, wall) ? (
       <Button
-        label="A small gable above this hip"
+        label="A ‹gablet› above this ‹hip›"
         onPress={() => set(undefined, `Wall ${wall + 1}: a gablet`)}
       />
     ) : null;
   return (
     <View className="gap-2 border-l-2 border-grain pl-3">
       <LengthField
-        label="Gablet stands in from the plate"
+        label="‹Gablet› stands in from the ‹plate›"
         path={`blocks.${index}.sides.${wall}.gablet.at`}
         value={side.gablet.at}
         onValue={(at) => set(at)}

@@ -1,4 +1,4 @@
-import { KINDS, KINDS_IN_ORDER } from '@ogee/core/src/kinds';
+import { KINDS, KINDS_IN_ORDER, kindName } from '@ogee/core/src/kinds';
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import { Pressable, View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
@@ -44,7 +44,7 @@ export const LineList = () => {
           </View>
           <View className="flex-1">
             <Small>
-              {KINDS[entry.kind].name}
+              {kindName(entry.kind, job.display.terms)}
               {entry.count > 1 ? ` × ${entry.count}` : ''} · {angles(entry)}
             </Small>
           </View>

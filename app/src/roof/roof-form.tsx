@@ -91,7 +91,7 @@ const Wall = ({ index, wall, block }: { index: number; wall: number; block: Bloc
         )}
         {side.roof === 'eave' && worked && (
           <Small className="flex-1 self-center">
-            Overhang worked out from wall {firstEave + 1}, so that the fascias are level.
+            Overhang worked out from wall {firstEave + 1}, so that the ‹fascias› are level.
           </Small>
         )}
       </View>
@@ -126,15 +126,15 @@ const FasciaSchool = () => {
     });
   return (
     <ChoiceField
-      label="Fascia line, where pitches differ"
+      label="‹Fascia› line, where pitches differ"
       value={job.framing.levelFascia ?? 'as-typed'}
       options={[
         { value: 'vary-overhang', label: 'Vary the overhang' },
-        { value: 'raise-plate', label: 'Raise the plate' },
+        { value: 'raise-plate', label: 'Raise the ‹plate›' },
         { value: 'as-typed', label: 'As typed' },
       ]}
       onChange={set}
-      help="To keep one fascia line round a part: a steeper side takes a shorter overhang and the hip still passes over the plate’s corner (the default), or its plate is raised and the overhangs stay alike. As typed, the fascias may not meet."
+      help="To keep one ‹fascia› line round a part: a steeper side takes a shorter ‹overhang› and the ‹hip› still passes over the ‹plate›’s corner (the default), or its ‹plate› is raised and the overhangs stay alike. As typed, the ‹fascias› may not meet."
     />
   );
 };
@@ -152,7 +152,7 @@ export const RoofForm = () => {
         <Title>Walls</Title>
         <Small>
           A wall under an eave carries rafters; a gable wall runs up to the slope; a roof leans
-          against a wall. Where two eaves meet, a hip stands on the corner.
+          against a wall. Where two ‹eaves› meet, a ‹hip› stands on the corner.
         </Small>
         <BlockChoice index={index} onIndex={setWanted} />
         {block.sides.map((_, wall) => (
@@ -171,7 +171,7 @@ export const RoofForm = () => {
             { value: 'square', label: 'Square' },
           ]}
           onChange={(tail) => edit((now) => ({ ...now, framing: { ...now.framing, tail } }))}
-          help="Plumb takes a plumb fascia and a level soffit, and is the default; square is quicker to cut and leans the fascia."
+          help="Plumb takes a plumb ‹fascia› and a level soffit, and is the default; square is quicker to cut and leans the ‹fascia›."
         />
       </View>
     </View>

@@ -1,4 +1,4 @@
-import { KINDS, KINDS_IN_ORDER } from '@ogee/core/src/kinds';
+import { KINDS_IN_ORDER, kindName } from '@ogee/core/src/kinds';
 import { usePathname } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -135,7 +135,7 @@ const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
           {kinds.map((kind) => (
             <View key={kind} className="flex-row items-center gap-2">
               <KindLine kind={kind} />
-              <Small>{KINDS[kind].name}</Small>
+              <Small>{kindName(kind, job.display.terms)}</Small>
             </View>
           ))}
         </View>

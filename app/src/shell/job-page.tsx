@@ -4,6 +4,7 @@ import { Refused } from '../data/api';
 import { useJobState } from '../data/jobs';
 import { OpenJobProvider } from '../data/open-job';
 import { useOutbox } from '../data/outbox-provider';
+import { Glossary } from '../glossary/glossary';
 import { JobShell } from './job-shell';
 import { Loading, Standstill } from '../ui/states';
 
@@ -53,9 +54,11 @@ export const JobPage = () => {
   }
   return (
     <OpenJobProvider key={id} id={id} known={known.data} typedBefore={typed}>
-      <JobShell>
-        <Slot />
-      </JobShell>
+      <Glossary>
+        <JobShell>
+          <Slot />
+        </JobShell>
+      </Glossary>
     </OpenJobProvider>
   );
 };

@@ -1,9 +1,5 @@
-import Hammer from 'lucide-react-native/icons/hammer';
-import House from 'lucide-react-native/icons/house';
-import Puzzle from 'lucide-react-native/icons/puzzle';
-import Ruler from 'lucide-react-native/icons/ruler';
-import Trees from 'lucide-react-native/icons/trees';
 import type { Icon } from '../ui/button';
+import { BoardIcon, CutIcon, PlatesIcon, RoofIcon, SeatedIcon } from './place-icons';
 
 export interface Place {
   readonly path: 'site' | 'roof' | 'timber' | 'cuts' | 'fit';
@@ -13,9 +9,9 @@ export interface Place {
 
 /** The order of the work is the order of the app. */
 export const PLACES: readonly Place[] = [
-  { path: 'site', name: 'Site', icon: Ruler },
-  { path: 'roof', name: 'Roof', icon: House },
-  { path: 'timber', name: 'Timber', icon: Trees },
-  { path: 'cuts', name: 'Cuts', icon: Hammer },
-  { path: 'fit', name: 'Fit', icon: Puzzle },
+  { path: 'site', name: 'Site', icon: PlatesIcon },
+  { path: 'roof', name: 'Roof', icon: RoofIcon },
+  { path: 'timber', name: 'Timber', icon: BoardIcon },
+  { path: 'cuts', name: 'Cuts', icon: CutIcon },
+  { path: 'fit', name: 'Fit', icon: SeatedIcon },
 ];

@@ -185,7 +185,7 @@ export const SiteForm = () => {
     <View className="gap-5">
       <View>
         <Title>Plates</Title>
-        <Small>Measured over the outside faces of the wall plates.</Small>
+        <Small>Measured over the outside faces of the ‹plates›.</Small>
       </View>
       <BlockChoice index={index} onIndex={setWanted} />
       <PlatesDrawing index={index} />
@@ -195,11 +195,11 @@ export const SiteForm = () => {
       {index === 0 && <Corners index={index} />}
       {index > 0 && (
         <LengthField
-          label="Plate height, against the main plate"
+          label="‹Plate› height, against the main ‹plate›"
           path={`blocks.${index}.plate`}
           value={block.plate}
           onValue={(plate) => edit((now) => withBlock(now, index, (one) => ({ ...one, plate })))}
-          help="0 where the plates are level; below the main plate it is less than 0."
+          help="0 where the ‹plates› are level; below the main ‹plate› it is less than 0."
         />
       )}
       {onePitch(block) ? (

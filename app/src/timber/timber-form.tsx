@@ -5,22 +5,24 @@ import { useOpenJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
 import { ChoiceField, LengthField, StepperField } from '../ui/fields';
+import { useTerms } from '../ui/terms';
 import { Small, Title } from '../ui/text';
 
 type Framing = Job['framing'];
 type Sized = 'common' | 'hip' | 'valley' | 'ridge' | 'purlin' | 'fascia';
 
 const NAMES: Readonly<Record<Sized, string>> = {
-  common: 'Commons and jacks',
-  hip: 'Hips',
-  valley: 'Valleys',
-  ridge: 'Ridge',
-  purlin: 'Purlins at breaks in pitch',
-  fascia: 'Fascia',
+  common: '‹Commons› and jacks',
+  hip: '‹Hips›',
+  valley: '‹Valleys›',
+  ridge: '‹Ridge›',
+  purlin: '‹Purlins› at breaks in pitch',
+  fascia: '‹Fascia›',
 };
 
 const Stock = ({ name }: { name: Sized }) => {
   const { job, edit, problemAt } = useOpenJob();
+  const say = useTerms();
   const stock = job.timber[name];
   const set = (next: { thickness: number; depth: number }, said?: string) =>
     edit((now) => ({ ...now, timber: { ...now.timber, [name]: next } }), said);
@@ -30,7 +32,7 @@ const Stock = ({ name }: { name: Sized }) => {
       <View className="gap-1">
         <Button
           label={`Give a size for ${NAMES[name].toLowerCase()}`}
-          onPress={() => set({ ...job.timber.common }, `${NAMES[name]}: a size`)}
+          onPress={() => set({ ...job.timber.common }, say(`${NAMES[name]}: a size`))}
         />
         {problem !== undefined && <Small className="text-pencil">{problem}</Small>}
       </View>
@@ -38,7 +40,9 @@ const Stock = ({ name }: { name: Sized }) => {
   }
   return (
     <View className="gap-1">
-      <Title level={3}>{NAMES[name]}</Title>
+      <Title asked level={3}>
+        {NAMES[name]}
+      </Title>
       <View className="flex-row gap-3">
         <View className="flex-1">
           <LengthField
@@ -86,19 +90,19 @@ const Seat = () => {
   return (
     <View className="gap-3">
       <ChoiceField
-        label="Seat"
+        label="‹Seat›"
         value={schoolOf(seat)}
         options={[
           { value: 'depthFraction', label: 'Share of depth' },
-          { value: 'width', label: 'Seat width' },
-          { value: 'hap', label: 'Height above plate' },
+          { value: 'width', label: '‹Seat› width' },
+          { value: 'hap', label: '‹Height above plate›' },
         ]}
         onChange={change}
-        help="Three ways to settle one notch. A quarter of the depth is the default because it stays inside the usual limit; a fixed width gives full bearing; a fixed height matches an existing roof."
+        help="Three ways to settle one ‹birdsmouth›. A quarter of the depth is the default because it stays inside the usual limit; a fixed width gives full bearing; a fixed height matches an existing roof."
       />
       {'hap' in seat && (
         <LengthField
-          label="Height above plate"
+          label="‹Height above plate›"
           size="timber"
           path="framing.seat.hap"
           value={seat.hap}
@@ -107,7 +111,7 @@ const Seat = () => {
       )}
       {'width' in seat && (
         <LengthField
-          label="Seat width, level"
+          label="‹Seat› width, level"
           size="timber"
           path="framing.seat.width"
           value={seat.width}
@@ -162,7 +166,7 @@ export const TimberForm = () => {
       {(hasBreaks(job) || timber.purlin !== undefined) && <Stock name="purlin" />}
       <Stock name="fascia" />
       <LengthField
-        label="Plate width"
+        label="‹Plate› width"
         size="timber"
         path="timber.plateWidth"
         value={timber.plateWidth ?? 0}
@@ -170,7 +174,7 @@ export const TimberForm = () => {
       />
       <Title>Layout</Title>
       <LengthField
-        label="Spacing, on centre"
+        label="Spacing, ‹on centre›"
         size="timber"
         path="framing.spacing"
         value={framing.spacing}
@@ -180,11 +184,11 @@ export const TimberForm = () => {
         label="Counted from"
         value={framing.layout}
         options={[
-          { value: 'ridge', label: 'Ridge ends' },
-          { value: 'corner', label: 'Plate corners' },
+          { value: 'ridge', label: '‹Ridge› ends' },
+          { value: 'corner', label: '‹Plate› corners' },
         ]}
         onChange={(layout) => set({ layout })}
-        help="From the ridge, the longest jack stands a whole space from the common (the default). From the corner, sheets start full at the corner."
+        help="From the ‹ridge›, the longest ‹hip jack› stands a whole space from the ‹common› (the default). From the corner, sheets start full at the corner."
       />
       <LengthField
         label="Shortest jack"
@@ -197,7 +201,7 @@ export const TimberForm = () => {
       <Seat />
       <Title>The crew’s ways</Title>
       <ChoiceField
-        label="Top of the hip"
+        label="Top of the ‹hip›"
         value={framing.hipTop}
         options={[
           { value: 'drop', label: 'Dropped' },
@@ -205,27 +209,27 @@ export const TimberForm = () => {
           { value: 'none', label: 'Neither' },
         ]}
         onChange={(hipTop) => set({ hipTop })}
-        help="Dropping lowers the hip until its square corners meet the roof planes: one deeper seat, no bevel (the default). Backing bevels its top instead."
+        help="A ‹drop› lowers the ‹hip› until its square corners meet the roof planes: one deeper ‹seat›, no bevel (the default). ‹Backing› bevels its top instead."
       />
       <ChoiceField
-        label="Hip at the ridge"
+        label="‹Hip› at the ‹ridge›"
         value={framing.hipAtRidge}
         options={[
-          { value: 'to-commons', label: 'Between commons' },
-          { value: 'to-ridge', label: 'On the ridge' },
+          { value: 'to-commons', label: 'Between ‹commons›' },
+          { value: 'to-ridge', label: 'On the ‹ridge›' },
         ]}
         onChange={(hipAtRidge) => set({ hipAtRidge })}
-        help="Between the king common and the first common, with two cheeks (the default, self-centring); or one cheek on the ridge’s side, the first commons nipped to pass."
+        help="Between the ‹king common› and the first ‹common›, with two cheeks (the default, self-centring); or one cheek on the ‹ridge›’s side, the first ‹commons› nipped to pass."
       />
       <ChoiceField
-        label="Valleys at a lower ridge"
+        label="‹Valleys› at a lower ‹ridge›"
         value={framing.valleys}
         options={[
           { value: 'supported', label: 'One runs on' },
           { value: 'to-ridge-end', label: 'Both stop' },
         ]}
         onChange={(valleys) => set({ valleys })}
-        help="One valley runs on to the higher ridge and carries the other (the default, no header). Or both stop at the lower ridge’s end, on a header between two rafters. Either way an engineer sizes what carries."
+        help="One ‹valley› runs on to the higher ‹ridge› and carries the other (the default, no ‹header›). Or both stop at the lower ‹ridge›’s end, on a ‹header› between two rafters. Either way an engineer sizes what carries."
       />
       <ChoiceField
         label="Angles marked by"
@@ -236,7 +240,7 @@ export const TimberForm = () => {
           { value: 'two-readings', label: 'Two readings' },
         ]}
         onChange={(angles) => set({ angles })}
-        help="How the steps of a piece give a line: the pair to hold on a framing square, degrees from square across, or a reading on each edge, joined, for which no square is needed. Each says which way the line leans."
+        help="How the steps of a piece give a line: the pair to hold on a ‹framing square›, degrees from square across, or a reading on each edge, joined, for which no square is needed. Each says which way the line leans."
       />
       <StepperField
         label="The saw tilts to"
@@ -263,6 +267,16 @@ export const TimberForm = () => {
           help="Rounding is for reading only; the numbers behind stay exact."
         />
       )}
+      <ChoiceField
+        label="Words of the trade"
+        value={display.terms}
+        options={[
+          { value: 'us', label: 'American' },
+          { value: 'uk', label: 'British' },
+        ]}
+        onChange={(terms) => edit((now) => ({ ...now, display: { ...now.display, terms } }))}
+        help="What a thing is called where you build: here the timber on a wall is a ‹plate›, the middle of a thing its ‹centre›. Touch a dotted word for what it means."
+      />
     </View>
   );
 };

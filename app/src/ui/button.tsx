@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { useTheme } from '../theme/theme';
+import { useTerms } from './terms';
 
 export type Icon = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
 
@@ -28,6 +29,7 @@ export const Button = ({
   testID,
 }: ButtonProps) => {
   const { colour } = useTheme();
+  const say = useTerms();
   const style = LOOKS[look];
   return (
     <Pressable
@@ -38,7 +40,7 @@ export const Button = ({
       className={`min-h-[48px] shrink flex-row items-center justify-center gap-2 rounded border px-4 active:opacity-70 ${style.box} ${disabled === true ? 'opacity-40' : ''}`}
     >
       {Icon && <Icon size={20} color={colour(style.icon)} />}
-      <Text className={`shrink text-center font-strong text-base ${style.text}`}>{label}</Text>
+      <Text className={`shrink text-center font-strong text-base ${style.text}`}>{say(label)}</Text>
     </Pressable>
   );
 };
@@ -53,10 +55,11 @@ interface IconButtonProps {
 
 export const IconButton = ({ label, icon: Icon, onPress, disabled, testID }: IconButtonProps) => {
   const { colour } = useTheme();
+  const say = useTerms();
   return (
     <Pressable
       role="button"
-      aria-label={label}
+      aria-label={say(label)}
       onPress={onPress}
       disabled={disabled}
       testID={testID}

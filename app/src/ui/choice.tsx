@@ -1,4 +1,5 @@
 import { Pressable, Text, View } from 'react-native';
+import { useTerms } from './terms';
 import { Small, Strong } from './text';
 
 interface Option<T extends string> {
@@ -27,12 +28,13 @@ interface ChoiceProps<T extends string> {
 /** One of a few: all in sight, the chosen one inked in. */
 export const Choice = <T extends string>(props: ChoiceProps<T>) => {
   const { label, value, options, onChange, help, hideLabel } = props;
+  const say = useTerms();
   return (
     <View className="gap-1">
-      {hideLabel !== true && <Strong>{label}</Strong>}
+      {hideLabel !== true && <Strong asked>{label}</Strong>}
       <View
         role="radiogroup"
-        aria-label={label}
+        aria-label={say(label)}
         className="flex-row flex-wrap gap-2"
         onKeyDown={(event) => {
           const by = ARROWS[event.key];
@@ -64,13 +66,13 @@ export const Choice = <T extends string>(props: ChoiceProps<T>) => {
                 className={`text-base ${chosen ? 'font-strong text-ink' : 'font-words text-chalk'}`}
               >
                 {chosen ? '✓ ' : ''}
-                {option.label}
+                {say(option.label)}
               </Text>
             </Pressable>
           );
         })}
       </View>
-      {help !== undefined && <Small>{help}</Small>}
+      {help !== undefined && <Small asked>{help}</Small>}
     </View>
   );
 };

@@ -1,5 +1,6 @@
 import { useEffect, useId, useRef, useState } from 'react';
 import { TextInput, View } from 'react-native';
+import { useTerms } from './terms';
 import { Figure, Small, Strong } from './text';
 
 export type Reading<T> =
@@ -101,7 +102,8 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
   const { label, written, read, onValue, onFault, hand, problem, help, placeholder, keys, testID } =
     props;
   const { onPutBack, of } = props;
-  const name = of === undefined ? label : `${of}, ${label.toLowerCase()}`;
+  const say = useTerms();
+  const name = say(of === undefined ? label : `${of}, ${label.toLowerCase()}`);
   const [typed, setDraft] = useState<string | null>(hand?.typedBefore ?? null);
   /** What stood in the field when it was taken up. */
   const [stood, setStood] = useState(written);
@@ -218,7 +220,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
 
   return (
     <View className="gap-1">
-      <Strong>{label}</Strong>
+      <Strong asked>{label}</Strong>
       <View
         className={`rounded border bg-sheet px-3 ${fault !== undefined ? 'border-pencil' : draft !== null ? 'border-chalk' : 'border-edge'} ${draft !== null ? 'border-2' : ''}`}
       >
@@ -251,7 +253,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
       </View>
       <View nativeID={`${id}-echo`} aria-live="polite">
         {fault === undefined ? (
-          <Small>
+          <Small asked>
             {draft !== null && reading.ok
               ? focused || draft === written
                 ? `understood as ${reading.echo}`

@@ -11,6 +11,7 @@ import {
   writeLength,
 } from './length-entry';
 import { IconButton } from './button';
+import { useTerms } from './terms';
 import { Figure, Small, Strong } from './text';
 import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
@@ -125,13 +126,14 @@ export const AngleField = ({ path, value, onValue, ...rest }: FieldProps<number>
 export const ChoiceField = <T extends string>(props: Parameters<typeof Choice<T>>[0]) => {
   const { hand } = useOpenJob();
   const { label, value, options, onChange } = props;
+  const say = useTerms();
   const named = (one: T): string => options.find((option) => option.value === one)?.label ?? one;
   return (
     <Choice
       {...props}
       onChange={(next) => {
         if (next === value) return;
-        hand.say(`${label}: ${named(value)} → ${named(next)}`, () => onChange(next));
+        hand.say(say(`${label}: ${named(value)} → ${named(next)}`), () => onChange(next));
       }}
     />
   );
@@ -163,6 +165,7 @@ export const StepperField = ({
   readonly help?: string;
 }) => {
   const id = useId();
+  const say = useTerms();
   const hand = useHand(path);
   const leaving = useRef<{ timer: ReturnType<typeof setTimeout>; leave: () => void } | null>(null);
   const stood = useRef(value);
@@ -170,7 +173,7 @@ export const StepperField = ({
     const wanted = Math.min(max, Math.max(min, next));
     if (leaving.current === null) stood.current = value;
     else clearTimeout(leaving.current.timer);
-    const said = `${label}: ${stood.current}${unit} → ${wanted}${unit}`;
+    const said = say(`${label}: ${stood.current}${unit} → ${wanted}${unit}`);
     hand.typing(() => onValue(wanted), said);
     const leave = (): void => {
       leaving.current = null;
@@ -189,7 +192,9 @@ export const StepperField = ({
   );
   return (
     <View className="gap-1" role="group" aria-labelledby={id}>
-      <Strong nativeID={id}>{label}</Strong>
+      <Strong asked nativeID={id}>
+        {label}
+      </Strong>
       <View className="flex-row items-center justify-between rounded border border-edge bg-sheet">
         <IconButton
           label={`less: ${label}`}
@@ -208,7 +213,7 @@ export const StepperField = ({
           onPress={() => to(value + step)}
         />
       </View>
-      {help !== undefined && <Small>{help}</Small>}
+      {help !== undefined && <Small asked>{help}</Small>}
     </View>
   );
 };

@@ -1,5 +1,5 @@
 import type { Job } from '@ogee/core/src/job';
-import { formatLength, splitImperial } from '@ogee/core/src/units';
+import { spokenLength, splitImperial } from '@ogee/core/src/units';
 import { roundedUp } from '@ogee/core/src/wording';
 import { Text, useWindowDimensions, View } from 'react-native';
 import { Figure } from './text';
@@ -24,9 +24,6 @@ const SIZES = {
   middle: { whole: 'text-2xl', part: 'text-base', loss: 'text-xs' },
   small: { whole: 'text-lg', part: 'text-sm', loss: 'text-xs' },
 } as const;
-
-/** Whole millimetres; the rest is what rounding took, said beside it. */
-const METRIC = { style: 'mm', places: 0 } as const;
 
 const Fraction = ({ top, bottom, size }: { top: number; bottom: number; size: string }) => (
   <View className="mx-1 items-center">
@@ -58,17 +55,13 @@ export const Length = ({
   const { width } = useWindowDimensions();
   const style = SIZES[size === 'large' && width < NARROW_PX ? 'middle' : size];
   const mm = up ? roundedUp(trueMm, display) : trueMm;
-  const spoken = formatLength(
-    mm,
-    display.units === 'imperial' ? { style: 'feet-inches', denominator: display.fraction } : METRIC,
-  );
   const parts = splitImperial(mm, display.fraction);
   const feet = parts.feet > 0 ? `${parts.feet}′ ` : '';
   const inches =
     parts.feet > 0 || parts.inches > 0 || parts.numerator === 0 ? String(parts.inches) : '';
   return (
     <View>
-      <View role="img" aria-label={spoken} className="flex-row items-center">
+      <View role="img" aria-label={spokenLength(mm, display)} className="flex-row items-center">
         {display.units === 'imperial' ? (
           <>
             <Figure className={style.whole}>

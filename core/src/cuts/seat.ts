@@ -19,23 +19,25 @@ export const seatOf = (member: Member): Seat | null => {
   const drop = member.dropMm ?? 0;
   const whole = heightOverSeat(member, notch) + drop;
   const hap = work(
-    'height above plate',
-    drop === 0 ? 'plumb, plate to the top edge' : 'plumb, plate to the planes’ line, less the drop',
+    '‹height above plate›',
+    drop === 0
+      ? 'plumb, ‹plate› to the top edge'
+      : 'plumb, ‹plate› to the planes’ line, less the drop',
     'mm',
     [
-      ['plate to the planes’ line', whole, 'mm'],
+      ['‹plate› to the planes’ line', whole, 'mm'],
       ['drop', drop, 'mm'],
     ],
     (height, less) => height - less,
   );
   const plumbDepth = work(
     'notch, plumb',
-    'depth ÷ cos slope − height above plate',
+    'depth ÷ cos slope − ‹height above plate›',
     'mm',
     [
       ['depth', depth, 'mm'],
       ['slope', slope, '°'],
-      ['height above plate', hap, 'mm'],
+      ['‹height above plate›', hap, 'mm'],
     ],
     (d, deg, h) => d / Math.cos(radians(deg)) - h,
   );

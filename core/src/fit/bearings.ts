@@ -1,5 +1,5 @@
 import { area2, commonConvex, FIT_GAP_MM, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
-import { inMm, say } from '../sentence';
+import { inMm, plainly, say, type Sentence } from '../sentence';
 import { touches, type Contact } from './contacts';
 import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
 import { middleOfPoints, type FrameOnSite } from './frame-on-site';
@@ -31,8 +31,8 @@ const isFasciaEnd = ({ other, face }: Touch): boolean =>
 /** A face nearer to a fascia's own direction is its back or its edge, as a sine. */
 const FASCIA_END = 0.03;
 
-const nameOf = (body: Body): string =>
-  isMember(body) ? body.mark : isPlate(body) ? 'the plate' : 'the wall';
+const nameOf = (body: Body): string | Sentence =>
+  isMember(body) ? body.mark : isPlate(body) ? plainly('the ‹plate›') : 'the wall';
 
 const cutName = ({ tag }: PlacedFace): string =>
   tag !== null && typeof tag === 'object' && 'name' in tag ? tag.name : 'sawn end';
@@ -58,7 +58,7 @@ const standsIn = ({ mark, member }: Placed, { contact }: Touch): FitProblem => (
   kind: 'overlap',
   mm: -contact.gapMm,
   at: middleOfPoints(contact.points),
-  text: say`the seat of ${mark} stands ${inMm(-contact.gapMm, 1)} deep in the plate`,
+  text: say`the seat of ${mark} stands ${inMm(-contact.gapMm, 1)} deep in the ‹plate›`,
 });
 
 /** Of what a face nearly touches, the nearest, where it touches nothing; null where it bears or faces nothing. */

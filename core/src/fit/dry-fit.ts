@@ -30,7 +30,7 @@ const overlapProblem = ({ one, other, mm3, at }: Overlap<Placed | PlacedPlate>):
     at,
     text:
       second === undefined
-        ? say`${marks[0]} stands in the plate with ${cm3} cm³ of wood`
+        ? say`${marks[0]} stands in the ‹plate› with ${cm3} cm³ of wood`
         : say`${marks[0]} and ${marks[1]} share ${cm3} cm³ of wood`,
   };
 };
@@ -47,7 +47,7 @@ const floatingProblem = (placed: Placed): FitProblem => ({
   ids: [placed.member.id],
   kind: 'floating',
   at: middleOf(placed),
-  text: say`${placed.mark} is carried by nothing: no path of bearings leads from it to a plate or a wall`,
+  text: say`${placed.mark} is carried by nothing: no path of bearings leads from it to a ‹plate› or a wall`,
 });
 
 /** Boards of the list that stand nowhere. */

@@ -145,7 +145,7 @@ export const bareEaves = (
         kind: 'missing' as const,
         mm: b - a,
         at: v3.lerp(edge.from, edge.to, (a + b) / 2 / length),
-        text: say`${inMm(b - a)} of the eave of "${edge.block}", wall ${edge.side + 1}, has no fascia`,
+        text: say`${inMm(b - a)} of the eave of "${edge.block}", wall ${edge.side + 1}, has no ‹fascia›`,
       }));
   });
 };

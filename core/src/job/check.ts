@@ -180,7 +180,7 @@ const checkSizes = (job: Job): Problem[] => {
     problems.push({
       code: 'size',
       path: 'framing.spacing',
-      text: say`${inMm(spacing, 1)} on centre leaves no gap between rafters ${inMm(thickness, 1)} thick; accepted is at least ${leastMm(2 * thickness, 1)}`,
+      text: say`${inMm(spacing, 1)} ‹on centre› leaves no gap between rafters ${inMm(thickness, 1)} thick; accepted is at least ${leastMm(2 * thickness, 1)}`,
     });
   }
   return problems;

@@ -1,11 +1,12 @@
 /**
  * The kinds of timber: one row each. Takes nothing; promises names, letters, looks and order, asked for by table.
  */
+import { inTerms, type TermName, type Terms } from '../terms';
 
 /** What is told apart about a kind of timber, wherever it is listed, marked, drawn or proved. */
 interface KindRow {
-  readonly name: string;
-  readonly plural: string;
+  /** What it is called, a term of the catalogue. */
+  readonly term: TermName;
   /** Pencilled on the piece before its number. */
   readonly letters: string;
   /** Its line on every drawing, so that patterns alone tell kinds apart in print; an empty dash is solid. px */
@@ -28,8 +29,7 @@ interface KindRow {
  */
 const ROWS = {
   ridge: {
-    name: 'Ridge',
-    plural: 'Ridges',
+    term: 'ridge',
     letters: 'R',
     dash: [],
     widthPx: 5,
@@ -37,8 +37,7 @@ const ROWS = {
     setByHeight: true,
   },
   purlin: {
-    name: 'Purlin',
-    plural: 'Purlins',
+    term: 'purlin',
     letters: 'P',
     dash: [22, 4, 6, 4],
     widthPx: 4,
@@ -46,8 +45,7 @@ const ROWS = {
     setByHeight: true,
   },
   header: {
-    name: 'Header',
-    plural: 'Headers',
+    term: 'header',
     letters: 'HD',
     dash: [18, 3],
     widthPx: 4,
@@ -55,8 +53,7 @@ const ROWS = {
     setByHeight: false,
   },
   common: {
-    name: 'Common',
-    plural: 'Commons',
+    term: 'common',
     letters: 'C',
     dash: [],
     widthPx: 2,
@@ -64,8 +61,7 @@ const ROWS = {
     setByHeight: false,
   },
   'king-common': {
-    name: 'King common',
-    plural: 'King commons',
+    term: 'king common',
     letters: 'KC',
     dash: [14, 4],
     widthPx: 3,
@@ -73,8 +69,7 @@ const ROWS = {
     setByHeight: false,
   },
   hip: {
-    name: 'Hip',
-    plural: 'Hips',
+    term: 'hip',
     letters: 'H',
     dash: [12, 4, 2, 4],
     widthPx: 4,
@@ -82,8 +77,7 @@ const ROWS = {
     setByHeight: false,
   },
   valley: {
-    name: 'Valley',
-    plural: 'Valleys',
+    term: 'valley',
     letters: 'V',
     dash: [10, 3, 2, 3, 2, 3],
     widthPx: 4,
@@ -91,8 +85,7 @@ const ROWS = {
     setByHeight: false,
   },
   'hip-jack': {
-    name: 'Hip jack',
-    plural: 'Hip jacks',
+    term: 'hip jack',
     letters: 'HJ',
     dash: [7, 4],
     widthPx: 2.5,
@@ -100,8 +93,7 @@ const ROWS = {
     setByHeight: false,
   },
   'valley-jack': {
-    name: 'Valley jack',
-    plural: 'Valley jacks',
+    term: 'valley jack',
     letters: 'VJ',
     dash: [4, 3],
     widthPx: 2.5,
@@ -109,8 +101,7 @@ const ROWS = {
     setByHeight: false,
   },
   'cripple-jack': {
-    name: 'Cripple jack',
-    plural: 'Cripple jacks',
+    term: 'cripple jack',
     letters: 'CJ',
     dash: [9, 3, 2, 3],
     widthPx: 2.5,
@@ -118,8 +109,7 @@ const ROWS = {
     setByHeight: false,
   },
   fascia: {
-    name: 'Fascia',
-    plural: 'Fascias',
+    term: 'fascia',
     letters: 'F',
     dash: [2, 3],
     widthPx: 3,
@@ -137,3 +127,10 @@ export const KINDS_IN_ORDER = Object.keys(ROWS) as readonly Kind[];
 /** Whether it runs up a slope: commons and jacks of every sort. */
 export const isRafter = ({ kind }: { readonly kind: Kind }): boolean =>
   KINDS[kind].stands === 'rafter';
+
+/** What timbers of a kind are called on a screen: one of them, or several. */
+export const kindName = (kind: Kind, terms: Terms, several = false): string => {
+  const { term } = KINDS[kind];
+  const form = `‹${term.charAt(0).toUpperCase()}${term.slice(1)}${several ? 's' : ''}›`;
+  return inTerms(form, terms);
+};

@@ -24,7 +24,7 @@ export const aboutEaves = ({ job, roof }: Subject): Remark[] => {
     remarks.push(
       note(
         'fascias-uneven',
-        say`the fascias do not all meet at one height: the overhangs fall by different amounts. Level fascias (under Roof) mend it within a block`,
+        say`the ‹fascias› do not all meet at one height: the overhangs fall by different amounts. Level ‹fascias› (under Roof) mend it within a block`,
       ),
     );
   }
@@ -32,7 +32,7 @@ export const aboutEaves = ({ job, roof }: Subject): Remark[] => {
     remarks.push(
       note(
         'tail-plumb',
-        say`where there is no overhang the rafter ends plumb at the plate, not square`,
+        say`where there is no overhang the rafter ends plumb at the ‹plate›, not square`,
       ),
     );
   const sides = roof.blocks.flatMap((block) => block.sides);

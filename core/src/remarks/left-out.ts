@@ -18,7 +18,7 @@ export const aboutLeftOut = ({ framing }: Subject): Remark[] => {
       : [
           note(
             'jacks-left-out',
-            say`${short} jacks shorter than the limit are left out; the fascia and blocking carry the corner`,
+            say`${short} jacks shorter than the limit are left out; the ‹fascia› and blocking carry the corner`,
           ),
         ]),
   ];

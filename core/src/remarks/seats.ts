@@ -38,7 +38,7 @@ export const aboutSeats = ({ job, framing }: Subject): Remark[] =>
         : [
             caution(
               'no-seat',
-              say`the rafter's underside stands ${inMm(-notchPlumbDepth(member, notch), 1)} above its plate: it has no seat. Use a deeper rafter or a lower height above plate`,
+              say`the rafter's underside stands ${inMm(-notchPlumbDepth(member, notch), 1)} above its ‹plate›: it has no seat. Use a deeper rafter or a lower ‹height above plate›`,
               member,
             ),
           ];
@@ -59,7 +59,7 @@ export const aboutSeats = ({ job, framing }: Subject): Remark[] =>
       remarks.push(
         caution(
           'narrow-seat',
-          say`the seat bears on ${inMm(width, 1)} of plate; the usual least is ${inMm(USUAL_BEARING_MM)}: ask the local code or an engineer`,
+          say`the seat bears on ${inMm(width, 1)} of ‹plate›; the usual least is ${inMm(USUAL_BEARING_MM)}: ask the local code or an engineer`,
           member,
         ),
       );
@@ -69,7 +69,7 @@ export const aboutSeats = ({ job, framing }: Subject): Remark[] =>
       remarks.push(
         note(
           'seat-past-plate',
-          say`the seat is ${inMm(width - plateWidth, 1)} wider than the plate`,
+          say`the seat is ${inMm(width - plateWidth, 1)} wider than the ‹plate›`,
           member,
         ),
       );
@@ -89,7 +89,7 @@ export const aboutCorners = ({ job, framing }: Subject): Remark[] =>
       remarks.push(
         caution(
           'no-seat',
-          say`the ${name}'s underside stands ${inMm(-notchPlumbDepth(member, notch), 1)} above the plate: it has no seat. Use a deeper ${name} or a lower height above plate`,
+          say`the ${name}'s underside stands ${inMm(-notchPlumbDepth(member, notch), 1)} above the ‹plate›: it has no seat. Use a deeper ${name} or a lower ‹height above plate›`,
           member,
         ),
       );
@@ -99,7 +99,7 @@ export const aboutCorners = ({ job, framing }: Subject): Remark[] =>
         remarks.push(
           caution(
             'seat-past-plate',
-            say`the ${name}'s seat hangs ${inMm(over, 1)} inside past the plates, unsupported. A shallower notch with the ${name} carried, a lower ${name}, deeper commons, or an engineer's detail mends it`,
+            say`the ${name}'s seat hangs ${inMm(over, 1)} inside past the ‹plates›, unsupported. A shallower notch with the ${name} carried, a lower ${name}, deeper commons, or an engineer's detail mends it`,
             member,
           ),
         );

@@ -20,7 +20,7 @@ export const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): P
       return [
         notYet(
           `blocks.${i}`,
-          say`the roof of "${block.id}" lies wholly under the others and would not be built; raise its plate or its pitch, or leave the block out. For a roof of two pitches down one side give that side a break in pitch`,
+          say`the roof of "${block.id}" lies wholly under the others and would not be built; raise its ‹plate› or its pitch, or leave the block out. For a roof of two pitches down one side give that side a break in pitch`,
         ),
       ];
     return hidden.flatMap(({ side, line }): Problem[] => {
@@ -37,7 +37,7 @@ export const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): P
             {
               code: 'outline',
               path: `blocks.${i}.sides.${side}.raise`,
-              text: say`this side's plate stands ${inMm(line.plateMm - block.plateMm)} above the others, higher than the roof there, so that no hip is left; accepted is less, or a gable`,
+              text: say`this side's ‹plate› stands ${inMm(line.plateMm - block.plateMm)} above the others, higher than the roof there, so that no hip is left; accepted is less, or a gable`,
             },
           ]
         : [];

@@ -81,7 +81,7 @@ const stepsOverWalls = (job: Job, roof: Roof, borders: readonly RoofBorder[]): P
       {
         code: 'step',
         path,
-        text: say`this edge of "${border.block}" stands above the roof of "${below.id}" and neither meets it nor clears it; change a plate, a pitch or an overhang so that the two roofs meet, or stand a rafter's depth apart`,
+        text: say`this edge of "${border.block}" stands above the roof of "${below.id}" and neither meets it nor clears it; change a ‹plate›, a pitch or an overhang so that the two roofs meet, or stand a rafter's depth apart`,
       },
     ];
   });
@@ -123,7 +123,7 @@ const outsideWalls = (job: Job, roof: Roof): Problem[] =>
       {
         code: 'line-too-short',
         path: `blocks.${job.blocks.findIndex(({ id }) => id === block)}.outline`,
-        text: say`a ${line.kind} lies wholly in the overhang, outside the walls, where nothing carries it: two roof edges meet at a corner of the plates. Accepted is a plan where each ${line.kind} runs in over the walls: change where "${block ?? ''}" leaves the wall, its plate or its pitch`,
+        text: say`a ${line.kind} lies wholly in the overhang, outside the walls, where nothing carries it: two roof edges meet at a corner of the ‹plates›. Accepted is a plan where each ${line.kind} runs in over the walls: change where "${block ?? ''}" leaves the wall, its ‹plate› or its pitch`,
       },
     ];
   });
@@ -186,7 +186,7 @@ const aboveTheEave = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Pro
       {
         code: 'step',
         path: `${pathOf(job, border)}.roof`,
-        text: say`the high side of "${border.block}" stands ${inMm(above)} above the roof it leans against; lower its plate or its pitch until it comes under that eave`,
+        text: say`the high side of "${border.block}" stands ${inMm(above)} above the roof it leans against; lower its ‹plate› or its pitch until it comes under that eave`,
       },
     ];
   });

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { inDegrees, inMm, leastMm, mostMm, plainly, say, spoken } from '../sentence';
 import { parseLength } from '../units';
 
-const imperial = { units: 'imperial', fraction: 16 } as const;
-const metric = { units: 'metric', fraction: 16 } as const;
+const imperial = { units: 'imperial', fraction: 16, terms: 'uk' } as const;
+const metric = { units: 'metric', fraction: 16, terms: 'uk' } as const;
 
 /** What a reader would type who takes the sentence's length at its word. mm */
 const readBack = (text: string): number => {

@@ -15,5 +15,6 @@ export {
   type LengthFormat,
   type ImperialParts,
 } from './format-length';
+export { spokenLength } from './spoken-length';
 export { parsePitch, formatPitch, pitchRad, type Pitch, type PitchStyle } from './pitch';
 export { degrees, radians, formatDegrees } from './angle';

@@ -26,7 +26,7 @@ export const proved = (report: FitReport, job: Job): Proved[] => {
       holds: loose === 0,
       text:
         loose === 0
-          ? `${carried} boards carried: both ends bear, down to a plate or a wall`
+          ? `${carried} boards carried: both ends bear, down to a ‹plate› or a wall`
           : `${loose} ends or boards are carried by nothing, or by too little`,
     },
     {
@@ -40,8 +40,8 @@ export const proved = (report: FitReport, job: Job): Proved[] => {
       holds: leastBearing !== null,
       text:
         leastBearing === null
-          ? 'Nothing stands on a plate'
-          : `${seats.length} seats on their plates, least bearing ${say(leastBearing)}`,
+          ? 'Nothing stands on a ‹plate›'
+          : `${seats.length} seats on their ‹plates›, least bearing ${say(leastBearing)}`,
     },
     {
       holds: missing === 0,
@@ -54,8 +54,8 @@ export const proved = (report: FitReport, job: Job): Proved[] => {
       holds: shared === 0,
       text:
         shared === 0
-          ? 'No two boards in one place, none in a plate'
-          : `${shared} pairs of boards share wood, or a board stands in a plate`,
+          ? 'No two boards in one place, none in a ‹plate›'
+          : `${shared} pairs of boards share wood, or a board stands in a ‹plate›`,
     },
     {
       holds: off === 0,

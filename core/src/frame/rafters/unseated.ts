@@ -29,7 +29,7 @@ export const unseatedLine = ({ place }: SetLine, member: Member): Problem[] => {
     {
       code: 'seat',
       path: `timber.${place.kind}.depth`,
-      text: say`${inMm(member.stock.depth, 1)} leaves a ${place.kind} of "${place.block}" ${inMm(short - LEAST_NOTCH_MM, 1)} above its plate, with no seat; accepted is at least ${leastMm(needed)}, or a lower height above plate`,
+      text: say`${inMm(member.stock.depth, 1)} leaves a ${place.kind} of "${place.block}" ${inMm(short - LEAST_NOTCH_MM, 1)} above its ‹plate›, with no seat; accepted is at least ${leastMm(needed)}, or a lower ‹height above plate›`,
     },
   ];
 };
@@ -50,7 +50,7 @@ export const unseatedRafter = (
     {
       code: 'seat',
       path: `blocks.${block}.sides.${foot.side.index}.pitch`,
-      text: say`at ${inDegrees(degrees(slope.slopeRad))} the rafters of this side clear their plate by ${inMm(Math.max(0, short - LEAST_NOTCH_MM), 1)} and have no seat, for the height above plate is that of the block's first eave; accepted is a steeper pitch, deeper rafters, or a lower height above plate`,
+      text: say`at ${inDegrees(degrees(slope.slopeRad))} the rafters of this side clear their ‹plate› by ${inMm(Math.max(0, short - LEAST_NOTCH_MM), 1)} and have no seat, for the ‹height above plate› is that of the block's first eave; accepted is a steeper pitch, deeper rafters, or a lower ‹height above plate›`,
     },
   ];
 };

@@ -1,0 +1,50 @@
+import { inTerms, pieces, type TermName, type Terms } from '@ogee/core/src/terms';
+import { Children, createContext, useContext, type ReactNode } from 'react';
+import { Text } from 'react-native';
+
+interface InTerms {
+  readonly terms: Terms;
+  /** Says what a term means; null where nobody can be asked. */
+  readonly explain: ((term: TermName) => void) | null;
+}
+
+/** Whose words the trade's terms are told in. Outside a job they are those of its numbers. */
+const Context = createContext<InTerms>({ terms: 'us', explain: null });
+
+export const TermsProvider = Context.Provider;
+
+/** Tells a text with terms in ‹angle quotes› in the crew's words: for names that are read aloud and for drawings. */
+export const useTerms = (): ((text: string) => string) => {
+  const { terms } = useContext(Context);
+  return (text) => inTerms(text, terms);
+};
+
+export const useTermsOf = (): Terms => useContext(Context).terms;
+
+/** Running text in the crew's words. Where terms are asked about, each is touched for what it means. */
+export const Worded = ({ children, asked }: { readonly children: ReactNode; asked: boolean }) => {
+  const { terms, explain } = useContext(Context);
+  return Children.map(children, (child) => {
+    if (typeof child !== 'string' || !child.includes('‹')) return child;
+    if (!asked || explain === null) return inTerms(child, terms);
+    return pieces(child, terms).map(({ text, term }, i) =>
+      term === null ? (
+        text
+      ) : (
+        <Text
+          key={i}
+          role="link"
+          tabIndex={0}
+          aria-label={`${text}: what it means`}
+          onPress={(event) => {
+            event.stopPropagation();
+            explain(term);
+          }}
+          className="cursor-help underline decoration-chalk decoration-dotted underline-offset-4"
+        >
+          {text}
+        </Text>
+      ),
+    );
+  });
+};

@@ -1,0 +1,187 @@
+/** What the trade’s words mean: a sentence a term, and the part of a picture that shows it. Takes nothing. */
+import type { TermName } from '../terms';
+
+/** The pictures that terms are pointed out on, and the parts that can be pointed at. */
+export type Pictured =
+  | {
+      readonly of: 'eave';
+      readonly part:
+        'plate' | 'hap' | 'seat' | 'heel' | 'overhang' | 'tail' | 'fascia' | 'plumb' | 'notch';
+    }
+  | {
+      readonly of: 'plan';
+      readonly part:
+        | 'eave'
+        | 'gable'
+        | 'ridge'
+        | 'hip'
+        | 'valley'
+        | 'common'
+        | 'king'
+        | 'hip-jack'
+        | 'valley-jack'
+        | 'cripple'
+        | 'purlin'
+        | 'header'
+        | 'spacing'
+        | 'gablet';
+    }
+  | { readonly of: 'board'; readonly part: 'long' | 'short' | 'line' | 'complement' | 'crown' }
+  | { readonly of: 'hip'; readonly part: 'drop' | 'backing' }
+  | { readonly of: 'end'; readonly part: 'tilt' }
+  | { readonly of: 'section'; readonly part: 'collar' | 'tie' };
+
+interface Meaning {
+  readonly means: string;
+  readonly shown: Pictured | null;
+}
+
+/** What each term means, for somebody who asks, and the part of a picture that shows it. */
+export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
+  plate: {
+    means:
+      'The level timber on top of a wall. Rafters are notched over it; everything is measured from its outside face.',
+    shown: { of: 'eave', part: 'plate' },
+  },
+  'height above plate': {
+    means:
+      'Plumb, from the outside top corner of the plate to the rafter’s top edge. One height all round keeps the roof in one plane.',
+    shown: { of: 'eave', part: 'hap' },
+  },
+  seat: {
+    means: 'The level cut of the birdsmouth, which lies on the plate.',
+    shown: { of: 'eave', part: 'seat' },
+  },
+  heel: {
+    means:
+      'The plumb cut of the birdsmouth, which comes against the outside of the plate. Lengths start from its line.',
+    shown: { of: 'eave', part: 'heel' },
+  },
+  birdsmouth: {
+    means:
+      'The notch of seat and heel by which a rafter sits on the plate. Too deep, it weakens the rafter.',
+    shown: { of: 'eave', part: 'notch' },
+  },
+  overhang: {
+    means: 'Level, from the outside face of the plate to the end of the tail.',
+    shown: { of: 'eave', part: 'overhang' },
+  },
+  tail: {
+    means: 'What of a rafter runs on outside the wall.',
+    shown: { of: 'eave', part: 'tail' },
+  },
+  fascia: {
+    means: 'The board along the ends of the tails.',
+    shown: { of: 'eave', part: 'fascia' },
+  },
+  'plumb cut': {
+    means: 'A cut that stands upright once the rafter is in its place.',
+    shown: { of: 'eave', part: 'plumb' },
+  },
+  eave: {
+    means: 'The lower edge of a roof, where rafters end over a wall.',
+    shown: { of: 'plan', part: 'eave' },
+  },
+  gable: {
+    means: 'An end where the wall goes up to the slope instead of a roof coming down to the wall.',
+    shown: { of: 'plan', part: 'gable' },
+  },
+  gablet: {
+    means: 'A small gable above a hip, which ends before it comes to the ridge.',
+    shown: { of: 'plan', part: 'gablet' },
+  },
+  ridge: {
+    means: 'The level board at the top, which the rafters of both sides lean against.',
+    shown: { of: 'plan', part: 'ridge' },
+  },
+  hip: {
+    means:
+      'The rafter under the outside corner of a roof, from the plates’ corner up to the ridge.',
+    shown: { of: 'plan', part: 'hip' },
+  },
+  valley: {
+    means:
+      'The rafter under the inside corner, where two slopes run together and the water runs down.',
+    shown: { of: 'plan', part: 'valley' },
+  },
+  common: {
+    means: 'A rafter that runs whole from the plate to the ridge.',
+    shown: { of: 'plan', part: 'common' },
+  },
+  'king common': {
+    means: 'The common of a hip end that stands in line with the ridge.',
+    shown: { of: 'plan', part: 'king' },
+  },
+  'hip jack': {
+    means: 'A rafter cut short by a hip: from the plate up to the hip.',
+    shown: { of: 'plan', part: 'hip-jack' },
+  },
+  'valley jack': {
+    means: 'A rafter cut short by a valley: from the valley up to the ridge.',
+    shown: { of: 'plan', part: 'valley-jack' },
+  },
+  'cripple jack': {
+    means: 'A rafter cut short at both ends: from a valley up to a hip.',
+    shown: { of: 'plan', part: 'cripple' },
+  },
+  purlin: {
+    means:
+      'A timber along the slope that carries rafters, or roof sheets, between the plate and the ridge.',
+    shown: { of: 'plan', part: 'purlin' },
+  },
+  header: {
+    means: 'A short timber between two rafters that carries those which cannot run through.',
+    shown: { of: 'plan', part: 'header' },
+  },
+  'on centre': {
+    means: 'Measured from the middle of one rafter to the middle of the next.',
+    shown: { of: 'plan', part: 'spacing' },
+  },
+  centre: { means: 'The middle.', shown: null },
+  'framing square': {
+    means:
+      'A steel square with two arms. A pair of figures, one on each arm, held to the edge of a board gives the line of a cut.',
+    shown: { of: 'board', part: 'line' },
+  },
+  'collar tie': {
+    means:
+      'A level timber between the two rafters of a pair, in the upper third of the rise. It keeps the ridge together in wind; it does not keep the walls from spreading.',
+    shown: { of: 'section', part: 'collar' },
+  },
+  'rafter tie': {
+    means:
+      'A level timber on the plates from wall to wall, beside the feet of the rafters. It keeps the walls from spreading.',
+    shown: { of: 'section', part: 'tie' },
+  },
+  crown: {
+    means: 'The edge towards which a board bends. It goes up, so that the load straightens it.',
+    shown: { of: 'board', part: 'crown' },
+  },
+  'long point': {
+    means:
+      'The furthest corner of an end that is cut at an angle through the thickness. Lengths are measured to it.',
+    shown: { of: 'board', part: 'long' },
+  },
+  'short point': {
+    means: 'The nearest corner of an end that is cut at an angle through the thickness.',
+    shown: { of: 'board', part: 'short' },
+  },
+  complement: {
+    means:
+      'What is left of an angle to 90°. A saw reads from square, a protractor from the edge: the one figure is the other’s complement, and the two are easily mixed up.',
+    shown: { of: 'board', part: 'complement' },
+  },
+  'saw tilt': {
+    means: 'How far the blade leans from square to the board’s face.',
+    shown: { of: 'end', part: 'tilt' },
+  },
+  drop: {
+    means:
+      'How far a hip is set lower, so that its square top corners come up to the slopes and no higher.',
+    shown: { of: 'hip', part: 'drop' },
+  },
+  backing: {
+    means: 'The bevels planed on the top of a hip so that it lies in both slopes.',
+    shown: { of: 'hip', part: 'backing' },
+  },
+};

@@ -1,0 +1,62 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { startApp, storedJob, type AppServer } from './support/app-server';
+import { byId, launch, openPage, PHONE, press, tap, textOf, waitForText } from './support/browser';
+import { findings } from './support/audit';
+
+jest.setTimeout(120_000);
+
+let server: AppServer;
+let browser: Browser;
+let page: Page;
+
+beforeAll(async () => {
+  server = await startApp();
+  browser = await launch();
+  page = await openPage(browser, PHONE);
+  await page.goto(server.base, { waitUntil: 'networkidle0' });
+  await tap(page, 'job-Heron Slip');
+  await waitForText(page, 'save-state', 'Saved');
+  await tap(page, 'place-timber');
+  await page.waitForSelector(byId('field-timber.plateWidth'));
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+});
+
+const shown = (): Promise<string> => page.evaluate(() => document.body.innerText);
+
+const touchTerm = (term: string): Promise<void> =>
+  page.locator(`[role="link"][aria-label="${term}: what it means"]`).click();
+
+it('explains a term one touch from the word, with a picture, and leads to every other', async () => {
+  await touchTerm('king common');
+  await page.waitForSelector(byId('glossary'));
+  expect(await textOf(page, 'glossary')).toContain('stands in line with the ridge');
+  expect(await page.$(`${byId('glossary')} [role="img"] svg`)).not.toBeNull();
+  expect(await findings(page)).toEqual([]);
+  await press(page, 'birdsmouth');
+  await page.waitForFunction(
+    (id) => document.querySelector(id)?.textContent?.includes('notch of seat and heel'),
+    {},
+    byId('glossary'),
+  );
+  await page.keyboard.press('Escape');
+  await page.waitForFunction((id) => document.querySelector(id) === null, {}, byId('glossary'));
+});
+
+it('tells everything in the other country’s words at one choice, and changes no timber by it', async () => {
+  const before = (await storedJob(page)).revision;
+  expect(await shown()).toContain('Spacing, on center');
+  expect(await shown()).not.toContain('Wall plate');
+  await press(page, 'British');
+  await page.waitForFunction(() => document.body.innerText.includes('Wall plate width'));
+  const british = await shown();
+  expect(british).toContain('Spacing, at centres');
+  expect(british).toContain('Fascia board');
+  await tap(page, 'place-cuts');
+  await page.waitForFunction(() => document.body.innerText.includes('Hip rafters'));
+  await waitForText(page, 'save-state', 'Saved');
+  const stored = await storedJob(page);
+  expect([stored.revision, stored.job.display.terms]).toEqual([before, 'uk']);
+});

@@ -120,7 +120,7 @@ describe('at a wide screen', () => {
     const [, carried] = /(\d+) boards carried/.exec(said)!;
     expect(Number(carried)).toBeGreaterThan(50);
     expect(said).toMatch(/least bearing \d+ mm/);
-    expect(said).toContain('No ties are given');
+    expect(said).toContain('No ceiling ties are given');
   });
 
   it('has no touch target under 48 px, and nothing wider than the phone', async () => {

@@ -37,7 +37,7 @@ it('explains a term one touch from the word, with a picture, and leads to every 
   expect(await findings(page)).toEqual([]);
   await press(page, 'birdsmouth');
   await page.waitForFunction(
-    (id) => document.querySelector(id)?.textContent?.includes('notch of seat and heel'),
+    (id) => document.querySelector<HTMLElement>(id)?.innerText.includes('notch of seat and heel'),
     {},
     byId('glossary'),
   );

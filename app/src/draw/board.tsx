@@ -51,8 +51,11 @@ const labelled = (
 ): TapeMark[] =>
   marks.flatMap((mark, i) => {
     const at = readAt(mark, mirrored);
+    const of = ({ cut }: BoardMark): string | undefined =>
+      // A purlin has a lip at each end.
+      cuts[cut]?.at === 'heel' ? cuts[cut].name : cuts[cut]?.at;
     const first = marks.findIndex(
-      (other) => cuts[other.cut]?.at === cuts[mark.cut]?.at && readAt(other, mirrored) !== null,
+      (other) => of(other) === of(mark) && readAt(other, mirrored) !== null,
     );
     return at === null || first !== i ? [] : [{ name: cuts[mark.cut]?.name ?? '', at }];
   });
@@ -79,6 +82,24 @@ export const tapeMarks = ({
   return marks;
 };
 
+/** How wide a label of the tape's marks comes out, a letter. px */
+const LETTER_PX = 7.5;
+/** One row of labels above another. px */
+const ROW_PX = 17;
+
+/** Which row each label stands in, so that none is written over another: each in the lowest that has room. */
+const rowsOf = (spans: readonly (readonly [from: number, to: number])[]): number[] => {
+  const taken: (readonly [number, number])[][] = [];
+  return spans.map((span) => {
+    const free = taken.findIndex((row) =>
+      row.every(([from, to]) => span[0] > to || span[1] < from),
+    );
+    const row = free === -1 ? taken.length : free;
+    taken[row] = [...(taken[row] ?? []), span];
+    return row;
+  });
+};
+
 /** Room left before a mark that is scrolled to. px */
 const BEFORE_MARK_PX = 60;
 
@@ -96,7 +117,21 @@ export const Board = ({ board, cuts, kind, display, mirrored, shownMm = null }: 
   }, [shownMm, k]);
   const edgePx = board.thicknessMm * k;
   const edgeY = TAPE_PX + 12;
-  const faceY = edgeY + edgePx + GAP_PX;
+  const text = (mm: number): string => formatLength(mm, lengthFormat(display));
+  const labels = tapeMarks({ board, cuts, mirrored, display }).map(({ name, at }) => ({
+    at,
+    words: `${name} ${text(at)}`,
+    aloud: `${name} at ${spokenLength(at, display)}`,
+    // Near the far end it is written to the left of its mark.
+    last: at > board.lengthMm * 0.8,
+  }));
+  const rows = rowsOf(
+    labels.map(({ at, words, last }) => {
+      const [from, width] = [END_PX + at * k, words.length * LETTER_PX];
+      return last ? [from - width, from] : [from, from + width];
+    }),
+  );
+  const faceY = edgeY + edgePx + GAP_PX + ROW_PX * Math.max(0, ...rows);
   const width = board.lengthMm * k + 2 * END_PX;
   const height = faceY + FACE_PX + 34;
   const x = (mm: number): number => END_PX + mm * k;
@@ -108,11 +143,9 @@ export const Board = ({ board, cuts, kind, display, mirrored, shownMm = null }: 
       .join(' ');
   const near = mirrored ? board.right : board.left;
   const segment = (mark: BoardMark, far: boolean) => (far === mirrored ? mark.left : mark.right);
-  const text = (mm: number): string => formatLength(mm, lengthFormat(display));
   const aloud = (mm: number): string => spokenLength(mm, display);
   const ink = colour('ink');
-  const labels = tapeMarks({ board, cuts, mirrored, display });
-  const summary = labels.map(({ name, at }) => `${name} at ${aloud(at)}`).join(', ');
+  const summary = labels.map((label) => label.aloud).join(', ');
 
   return (
     <ScrollView
@@ -206,8 +239,7 @@ export const Board = ({ board, cuts, kind, display, mirrored, shownMm = null }: 
               />
             );
           })}
-          {labels.map(({ name, at }, i) => {
-            const last = at > board.lengthMm * 0.8;
+          {labels.map(({ at, words, last }, i) => {
             return (
               <G key={i}>
                 <Path
@@ -218,13 +250,13 @@ export const Board = ({ board, cuts, kind, display, mirrored, shownMm = null }: 
                 />
                 <SvgText
                   x={x(at) + (last ? -6 : 6)}
-                  y={faceY - 8}
+                  y={faceY - 8 - ROW_PX * (rows[i] ?? 0)}
                   textAnchor={last ? 'end' : 'start'}
                   fontSize={15}
                   fontFamily="BarlowCondensed_600SemiBold"
                   fill={ink}
                 >
-                  {`${name} ${text(at)}`}
+                  {words}
                 </SvgText>
               </G>
             );

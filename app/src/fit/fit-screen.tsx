@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import type { FitProblem, FitReport } from '@ogee/core/src/fit';
 import { spoken } from '@ogee/core/src/sentence';
 import { groupedNotes, proved, type Proved } from '@ogee/core/src/wording';
@@ -113,6 +114,8 @@ const Summary = ({ report }: { report: FitReport }) => {
 /** Does it stand and close? What the dry fit proved, then what to mind, gravest first. */
 export const FitScreen = () => {
   const { roof, stale } = useRoof();
+  const { id } = useOpenJob();
+  const router = useRouter();
   const openPiece = useOpenPiece();
   const report = useFit();
   if (roof === null) return null;
@@ -134,9 +137,15 @@ export const FitScreen = () => {
           level="caution"
           text="Rafters are raised at a height: brace the first pairs and the ‹ridge› before anybody goes up, and keep people from under them."
         />
-        {gravestFirst(groupedNotes(roof.cuts.notes)).map(({ level, text, marks }) => (
+        {gravestFirst(groupedNotes(roof.cuts.notes)).map(({ code, level, text, marks }) => (
           <View key={text} className="gap-1">
             <Caution level={level} text={text} />
+            {code === 'no-ties' && (
+              <Button
+                label="Tie them, under Timber"
+                onPress={() => router.navigate(`/job/${id}/timber`)}
+              />
+            )}
             {marks.length > 0 && (
               <View className="flex-row flex-wrap gap-2">
                 {marks.map((mark) => (

@@ -3,72 +3,13 @@ import { angleWay } from '@ogee/core/src/wording';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
-import { Button } from '../ui/button';
 import { ChoiceField, LengthField, StepperField } from '../ui/fields';
-import { useTerms } from '../ui/terms';
 import { Small, Title } from '../ui/text';
+import { PurlinsFields } from './purlins-fields';
+import { Stock } from './stock-fields';
+import { TiesFields } from './ties-fields';
 
 type Framing = Job['framing'];
-type Sized = 'common' | 'hip' | 'valley' | 'ridge' | 'purlin' | 'fascia';
-
-const NAMES: Readonly<Record<Sized, string>> = {
-  common: '‹Commons› and jacks',
-  hip: '‹Hips›',
-  valley: '‹Valleys›',
-  ridge: '‹Ridge›',
-  purlin: '‹Purlins› at breaks in pitch',
-  fascia: '‹Fascia›',
-};
-
-const Stock = ({ name }: { name: Sized }) => {
-  const { job, edit, problemAt } = useOpenJob();
-  const say = useTerms();
-  const stock = job.timber[name];
-  const set = (next: { thickness: number; depth: number }, said?: string) =>
-    edit((now) => ({ ...now, timber: { ...now.timber, [name]: next } }), said);
-  if (stock === undefined) {
-    const problem = problemAt(`timber.${name}`);
-    return (
-      <View className="gap-1">
-        <Button
-          label={`Give a size for ${NAMES[name].toLowerCase()}`}
-          onPress={() => set({ ...job.timber.common }, say(`${NAMES[name]}: a size`))}
-        />
-        {problem !== undefined && <Small className="text-pencil">{problem}</Small>}
-      </View>
-    );
-  }
-  return (
-    <View className="gap-1">
-      <Title asked level={3}>
-        {NAMES[name]}
-      </Title>
-      <View className="flex-row gap-3">
-        <View className="flex-1">
-          <LengthField
-            label="Thickness"
-            of={NAMES[name]}
-            size="timber"
-            path={`timber.${name}.thickness`}
-            value={stock.thickness}
-            onValue={(thickness) => set({ ...stock, thickness })}
-          />
-        </View>
-        <View className="flex-1">
-          <LengthField
-            label="Depth"
-            of={NAMES[name]}
-            size="timber"
-            path={`timber.${name}.depth`}
-            value={stock.depth}
-            onValue={(depth) => set({ ...stock, depth })}
-          />
-        </View>
-      </View>
-    </View>
-  );
-};
-
 type School = 'hap' | 'width' | 'depthFraction';
 
 const schoolOf = (seat: Framing['seat']): School =>
@@ -163,7 +104,7 @@ export const TimberForm = () => {
       <Stock name="hip" />
       {(job.blocks.length > 1 || timber.valley !== undefined) && <Stock name="valley" />}
       <Stock name="ridge" />
-      {(hasBreaks(job) || timber.purlin !== undefined) && <Stock name="purlin" />}
+      {hasBreaks(job) && job.purlins.length === 0 && <Stock name="purlin" />}
       <Stock name="fascia" />
       <LengthField
         label="‹Plate› width"
@@ -199,6 +140,8 @@ export const TimberForm = () => {
         help="Shorter ones are left out; blocking carries the corner."
       />
       <Seat />
+      <TiesFields />
+      <PurlinsFields />
       <Title>The crew’s ways</Title>
       <ChoiceField
         label="Top of the ‹hip›"

@@ -1,5 +1,5 @@
 import { SAME_POINT_MM, type Vec3 } from '../geom';
-import type { Member } from '../frame';
+import type { Member, Notch } from '../frame';
 import { degrees, radians } from '../units';
 import type { LocalCut } from './local-cut';
 import type { CutEntry } from './model';
@@ -53,6 +53,20 @@ const squarePair = (member: Member, cut: LocalCut, faceAngle: number): CutEntry[
   return faceAngle < NEAR ? null : { rise: 12 * Math.tan(radians(faceAngle)), run: 12 };
 };
 
+const isLip =
+  (cut: LocalCut) =>
+  ({ opens, seat }: Notch): boolean =>
+    opens === 'top' && seat === cut.end;
+
+const fromLength = (fromSquare: Worked): Worked =>
+  work(
+    'line on the wide face, from the board’s length',
+    '90° − line from square',
+    '°',
+    [['line from square', fromSquare, '°']],
+    (deg) => 90 - deg,
+  );
+
 export interface ReadCut {
   readonly entry: CutEntry;
   readonly worked: ReturnType<typeof angles>;
@@ -61,9 +75,12 @@ export interface ReadCut {
 /** Reads the contract's four angles from the cut plane's normal in the board's frame. */
 export const readCut = (member: Member, cut: LocalCut): ReadCut => {
   const worked = angles(cut.normal);
-  const faceAngle = worked.faceAngle.value;
+  const { value } = worked.faceAngle;
+  // A lip's line is told from the board's length, along which it runs.
+  const lip = cut.end.at === 'seat' && member.notches.some(isLip(cut));
+  const faceAngle = lip ? 90 - value : value;
   return {
-    worked,
+    worked: lip ? { ...worked, faceAngle: fromLength(worked.faceAngle) } : worked,
     entry: {
       at: cut.end.at,
       name: cut.end.name,
@@ -71,7 +88,7 @@ export const readCut = (member: Member, cut: LocalCut): ReadCut => {
       faceTilt: worked.faceTilt.value,
       edgeAngle: worked.edgeAngle.value,
       edgeTilt: worked.edgeTilt.value,
-      square: squarePair(member, cut, faceAngle),
+      square: squarePair(member, cut, value),
     },
   };
 };

@@ -72,13 +72,12 @@ const endLine = (
   return first === null || last === null || first === last ? null : [onto(first), onto(last)];
 };
 
-/** Seat and heel meet in the notch's corner and run out at the underside; a seat without a heel runs out at the end. */
+/** Seat and heel meet in the notch's corner and run out at the edge it opens to; a seat without a heel runs out at the end. */
 const notchLine = (
-  { notches }: Member,
+  { notches, topMm, stock }: Member,
   cuts: readonly LocalCut[],
   cut: LocalCut,
   s: number,
-  under: number,
   onto: Onto,
 ): readonly [BoardPoint, BoardPoint] | null => {
   const notch = notches.find(({ seat, heels }) => seat === cut.end || heels.includes(cut.end));
@@ -94,8 +93,9 @@ const notchLine = (
   const det = sa * he - se * ha;
   const a = (seatOff * he - se * heelOff) / det;
   const e = (sa * heelOff - seatOff * ha) / det;
-  const out = crossesAt(cut, s, under);
-  return out === null ? null : [onto([a, s, e]), onto([out, s, under])];
+  const edge = notch?.opens === 'top' ? topMm : topMm - stock.depth;
+  const out = crossesAt(cut, s, edge);
+  return out === null ? null : [onto([a, s, e]), onto([out, s, edge])];
 };
 
 /** Lays the sawn member out as a marked board; its mirror image serves the other hand. */
@@ -106,12 +106,11 @@ export const boardOf = (member: Member): BoardDrawing => {
   const [low, high] = span(member);
   const { topMm, stock } = member;
   const half = stock.thickness / 2;
-  const under = topMm - stock.depth;
   const onFace: Onto = ([a, , e]) => [high - a, topMm - e];
   const onEdge: Onto = ([a, s]) => [high - a, half - s];
   const line = (cut: LocalCut, s: number) =>
     cut.end.at === 'seat' || cut.end.at === 'heel'
-      ? notchLine(member, cuts, cut, s, under, onFace)
+      ? notchLine(member, cuts, cut, s, onFace)
       : endLine(solids, cut, s, onFace);
   const topEdge = (cut: LocalCut, s: number): number | null => {
     if (cut.end.at === 'seat') return null;

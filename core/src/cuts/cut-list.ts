@@ -5,6 +5,8 @@ import type { Roof } from '../roof';
 import { figuresOf } from './figures';
 import { group, handOf, pieceOf, type Group } from './group';
 import type { CutListEntry } from './model';
+import { setBackOf } from './set-back';
+import { tieLevelOf } from './tie-level';
 import { ridgeHeights } from './ridge-heights';
 
 const entryOf = (roof: Roof, { pieces }: Group, mark: string): CutListEntry => {
@@ -46,6 +48,8 @@ const entryOf = (roof: Roof, { pieces }: Group, mark: string): CutListEntry => {
       roof,
       pieces.map((piece) => piece.member),
     ),
+    level: tieLevelOf(roof, member),
+    setBack: setBackOf(member),
     drop: drop?.value ?? null,
     backing: backing === null ? null : [backing[0].value, backing[1].value],
     cuts: figures.cuts.map((cut) => cut.entry),

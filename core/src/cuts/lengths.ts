@@ -1,5 +1,6 @@
 import { extent, SAME_POINT_MM } from '../geom';
 import { solidOf, type Member } from '../frame';
+import { isTie } from '../kinds';
 import { radians } from '../units';
 import { crossesAt, type LocalCut } from './local-cut';
 import { work, type Worked } from './working';
@@ -72,7 +73,31 @@ export interface Reaches {
 /** A rafter that ends at its heel has no tail, whatever rounding says. */
 const cleared = (mm: number): number => (Math.abs(mm) < SAME_POINT_MM ? 0 : mm);
 
+/** A tie's: the bottom edge is the line that it is measured along, and of its two edges one is the longest. */
+const tieReaches = ({ stock, topMm }: Member, cuts: readonly LocalCut[]): Reaches => {
+  const ends = (at: string): LocalCut[] => cuts.filter((cut) => cut.end.at === at);
+  const reach = (e: number): readonly [low: number, high: number] => [
+    reachOf(ends('bottom'), 0, e, false),
+    reachOf(ends('top'), 0, e, true),
+  ];
+  const [bottom, top] = reach(topMm - stock.depth);
+  const edges = [topMm - stock.depth, topMm].map((e): Reach => {
+    const [low, high] = reach(e);
+    return { length: high - low, upper: high - top, lower: bottom - low };
+  });
+  return {
+    heel: 0,
+    top,
+    bottom,
+    longest: edges.reduce((p, q) => (q.length > p.length ? q : p)),
+    shortest: edges.reduce((p, q) => (q.length < p.length ? q : p)),
+    tail: 0,
+    leftOver: 0,
+  };
+};
+
 export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches => {
+  if (isTie(member)) return tieReaches(member, cuts);
   const e = member.topMm;
   const half = member.stock.thickness / 2;
   const upper = cuts.filter((cut) => cut.end.at === 'top');
@@ -192,10 +217,14 @@ export const lengthsOf = (member: Member, reaches: Reaches, slope: Worked): Leng
   };
 };
 
-/** Lowest and highest a over the sawn piece, mm. */
+/** Lowest and highest a over the piece as it is sawn off: a lip, sawn from its end after that, makes it no shorter. mm */
 export const span = (member: Member): readonly [number, number] => {
   let [low, high] = [Infinity, -Infinity];
-  for (const piece of solidOf(member)) {
+  const lips = member.notches.some(({ opens }) => opens === 'top');
+  const sawnOff = lips
+    ? { ...member, notches: member.notches.filter(({ opens }) => opens === 'bottom') }
+    : member;
+  for (const piece of solidOf(sawnOff)) {
     const found = extent(piece, 0);
     if (found !== null) [low, high] = [Math.min(low, found[0]), Math.max(high, found[1])];
   }

@@ -59,6 +59,13 @@ const entry = z.object({
    * Null for what is not.
    */
   heights: z.array(height).nullable(),
+  /**
+   * Ties: where the first one's bottom edge stands, over its plate, and along the rafter's top edge from the heel's plumb
+   * line; null for others. mm
+   */
+  level: z.object({ bottom: z.number(), alongRafter: z.number() }).nullable(),
+  /** Purlins with a lip: along the purlin, from the line on the hip's side to the mitre on its middle; null for others. mm */
+  setBack: z.number().nullable(),
   drop: z.number().nullable(),
   backing: z.tuple([z.number(), z.number()]).nullable(),
   cuts: z.array(cut),

@@ -10,9 +10,11 @@ export interface Seat {
   readonly depthFraction: Worked;
 }
 
-/** The birdsmouth's sizes; null where there is none, or the underside clears the plate. */
+/** The birdsmouth's sizes; null where there is none (a lip is none), or the underside clears the plate. */
 export const seatOf = (member: Member): Seat | null => {
-  const notch = member.notches.find((one) => notchPlumbDepth(member, one) > 0);
+  const notch = member.notches.find(
+    (one) => one.opens === 'bottom' && notchPlumbDepth(member, one) > 0,
+  );
   if (notch === undefined) return null;
   const slope = degrees(member.axis.slopeRad);
   const { depth } = member.stock;

@@ -1,9 +1,11 @@
 import { area2, commonConvex, FIT_GAP_MM, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { isTie } from '../kinds';
 import { inMm, plainly, say, type Sentence } from '../sentence';
 import { touches, type Contact } from './contacts';
 import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
 import { middleOfPoints, type FrameOnSite } from './frame-on-site';
 import { lineUnder } from './in-place';
+import { isUnderRafters } from './purlins';
 import { isMember, type Body, type Placed, type PlacedFace, type PlacedPlate } from './placed';
 import type { FitProblem, SeatBearing } from './report';
 
@@ -221,6 +223,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
   };
   for (const placed of site.members) {
     const { member, mark } = placed;
+    if (isTie(member) || isUnderRafters(site, placed)) continue;
     const sawn = sawnFaces(site, placed);
     let missed = false;
     const seated: Touch[] = [];

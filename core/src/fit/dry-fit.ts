@@ -14,7 +14,9 @@ import { bareLines } from './lines';
 import { overlapsOf, type Overlap } from './overlaps';
 import { isMember, place, type Body, type Placed, type PlacedPlate } from './placed';
 import type { FitProblem, FitReport } from './report';
+import { purlinsAmiss } from './purlins';
 import { bareStrips } from './strips';
+import { tiesAmiss } from './ties';
 
 const overlapProblem = ({ one, other, mm3, at }: Overlap<Placed | PlacedPlate>): FitProblem => {
   const cm3 = (mm3 / 1000).toFixed(1);
@@ -124,6 +126,8 @@ export const dryFit = (
       ...strips.problems,
       ...bareEaves(site, contacts),
       ...offLayout(site),
+      ...purlinsAmiss(site, contacts),
+      ...tiesAmiss(site, contacts),
       ...unlisted(placed, listed, markOf),
     ],
   };

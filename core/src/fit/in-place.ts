@@ -1,4 +1,4 @@
-import { isRafter } from '../kinds';
+import { isRafter, isTie } from '../kinds';
 import {
   FIT_PROUD_MM,
   planeAt,
@@ -231,6 +231,10 @@ export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
           at,
         ),
       ];
+    // How a tie lies is proved with what it ties.
+    if (isTie(member)) return [];
     if (isRafter(member)) return rafterTop(site, placed);
+    // A purlin on no line of the roof lies under the rafters, and is proved with what it carries.
+    if (member.kind === 'purlin' && lineUnder(site, placed) === null) return [];
     return line ? lineTop(site, placed) : touchesAbove(site, placed);
   });

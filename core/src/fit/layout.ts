@@ -10,7 +10,7 @@ import type { FitProblem } from './report';
 const ON_LAYOUT_MM = 0.02;
 
 /** The slope whose plane a rafter's upper edge lies nearest to. */
-const slopeOf = ({ roof }: FrameOnSite, { member }: Placed): Slope | null => {
+export const slopeOf = ({ roof }: FrameOnSite, { member }: Placed): Slope | null => {
   let best: Slope | null = null;
   let least = Infinity;
   const top = v3.add(member.frame.origin, v3.scale(member.frame.e, member.topMm));

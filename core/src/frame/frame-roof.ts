@@ -11,7 +11,7 @@ import { coveredWalls, standingWalls, type Site } from './site';
 
 export interface Framing {
   readonly members: readonly Member[];
-  readonly leftOut: LeftOut;
+  readonly leftOut: LeftOut & { readonly alone: number };
 }
 
 const WHAT: Readonly<Record<LineKind, string>> = {
@@ -56,11 +56,18 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   };
   const primary = primaryFrame(site);
   if (!primary.ok) return primary;
-  const added = PASSES.map((pass) => pass(site, primary.value));
-  const problems = added.flatMap((one) => one.problems);
+  const members: Member[] = [];
+  const problems: Problem[] = [];
+  let alone = 0;
+  for (const pass of PASSES) {
+    const added = pass(site, primary.value, members);
+    members.push(...added.members);
+    problems.push(...added.problems);
+    alone = Math.max(alone, added.alone ?? 0);
+  }
   if (problems.length > 0) return refused(oneAPlace(problems));
   return ok({
-    members: inOrder(added.flatMap(({ members }) => members)),
-    leftOut: primary.value.leftOut,
+    members: inOrder(members),
+    leftOut: { ...primary.value.leftOut, alone },
   });
 };

@@ -1,19 +1,10 @@
-import type { Problem } from '../problem';
 import { fascias } from './eaves/fascias';
 import type { Member } from './member/member';
-import type { Primary } from './primary';
-import type { Site } from './site';
+import type { Added, Pass } from './pass';
 import { headerMember, lineMember, rafterMember } from './to-member';
+import { purlins } from './purlins/purlins';
+import { collarTies, rafterTies } from './ties/ties';
 import { unseatedLine, unseatedRafter } from './rafters/unseated';
-
-/** What one pass adds to the frame; with problems, the roof is refused. */
-export interface Added {
-  readonly members: readonly Member[];
-  readonly problems: readonly Problem[];
-}
-
-/** Makes the boards of one sort of timber from the primary frame, which it leaves as it is. */
-export type Pass = (site: Site, primary: Primary) => Added;
 
 const sound = (members: readonly Member[]): Added => ({ members, problems: [] });
 
@@ -39,4 +30,12 @@ const rafters: Pass = (site, primary) => {
 const eaves: Pass = (site, { standing }) => sound(fascias(site, standing));
 
 /** Every pass; a new sort of timber is one more. Within a kind, members keep the order of the passes. */
-export const PASSES: readonly Pass[] = [lineTimbers, headers, rafters, eaves];
+export const PASSES: readonly Pass[] = [
+  lineTimbers,
+  headers,
+  rafters,
+  eaves,
+  purlins,
+  rafterTies,
+  collarTies,
+];

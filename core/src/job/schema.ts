@@ -150,16 +150,25 @@ const display = z.strictObject({
 const purlin = z.strictObject({
   block: z.string(),
   side: z.number().int().min(0),
-  at: z.number().gt(0).lt(1),
+  /** Of its reference line from the plate's outside face, plan: a share of the side's run, or a distance. */
+  at: z.union([z.number().gt(0).lt(1), z.strictObject({ distance: length(1, 100_000) })], {
+    error: 'expected a share of the run over 0 and under 1, or {"distance": 1500}',
+  }),
   set: z.enum(['canted', 'plumb']).default('canted'),
 });
 
 const every = z.number().int().min(1).max(100);
 
 const collarTies = z.strictObject({
-  bottom: z.union([length(0, 20_000), z.literal('upper-third')], {
-    error: 'expected a height above the plate, or "upper-third"',
-  }),
+  /** Of its bottom edge above the plate; or the length of that edge, which settles the height. */
+  bottom: z.union(
+    [
+      length(0, 20_000),
+      z.literal('upper-third'),
+      z.strictObject({ longPoint: length(200, 20_000) }),
+    ],
+    { error: 'expected a height above the plate, "upper-third" or {"longPoint": 1800}' },
+  ),
   every: every.default(2),
   hold: length(0, 300).default(0),
 });

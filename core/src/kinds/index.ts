@@ -17,8 +17,9 @@ interface KindRow {
    *   rafter   runs up a slope, its seat read and its share of the depth minded
    *   between  hangs between others
    *   edge     runs along the tails
+   *   tie      lies level, flat on the faces of two rafters
    */
-  readonly stands: 'line' | 'rafter' | 'between' | 'edge';
+  readonly stands: 'line' | 'rafter' | 'between' | 'edge' | 'tie';
   /** Its top is set out on site by height, before others lean against it. */
   readonly setByHeight: boolean;
 }
@@ -28,6 +29,14 @@ interface KindRow {
  * kinds are told apart by table.
  */
 const ROWS = {
+  'rafter-tie': {
+    term: 'rafter tie',
+    letters: 'RT',
+    dash: [16, 6],
+    widthPx: 2,
+    stands: 'tie',
+    setByHeight: false,
+  },
   ridge: {
     term: 'ridge',
     letters: 'R',
@@ -108,6 +117,14 @@ const ROWS = {
     stands: 'rafter',
     setByHeight: false,
   },
+  'collar-tie': {
+    term: 'collar tie',
+    letters: 'CT',
+    dash: [3, 6],
+    widthPx: 3,
+    stands: 'tie',
+    setByHeight: false,
+  },
   fascia: {
     term: 'fascia',
     letters: 'F',
@@ -127,6 +144,9 @@ export const KINDS_IN_ORDER = Object.keys(ROWS) as readonly Kind[];
 /** Whether it runs up a slope: commons and jacks of every sort. */
 export const isRafter = ({ kind }: { readonly kind: Kind }): boolean =>
   KINDS[kind].stands === 'rafter';
+
+/** Whether it lies level on two rafters: its lengths are read on its edges, not on its faces. */
+export const isTie = ({ kind }: { readonly kind: Kind }): boolean => KINDS[kind].stands === 'tie';
 
 /** What timbers of a kind are called on a screen: one of them, or several. */
 export const kindName = (kind: Kind, terms: Terms, several = false): string => {

@@ -2,11 +2,13 @@ import type { CutList, CutListEntry } from '../cuts';
 import { spoken } from '../sentence';
 import { aboutBevels } from './bevels';
 import { aboutEaves, aboutOpenEnds } from './eaves';
-import { aboutLeftOut, notFramedYet } from './left-out';
+import { aboutLeftOut } from './left-out';
 import { aboutLoads } from './loads';
 import type { Remark, Subject } from './remark';
 import { aboutRidges } from './ridges';
 import { aboutSaw } from './saw';
+import { aboutPurlins } from './purlins';
+import { aboutTies } from './ties';
 import { aboutCorners, aboutSeats } from './seats';
 
 export type { Remark, RemarkCode } from './remark';
@@ -18,8 +20,9 @@ export type { Remark, RemarkCode } from './remark';
  * subject: a code, the member it is about, and a sentence whose measures are still numbers. One file a subject.
  */
 export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Remark[] => [
-  ...notFramedYet(subject),
   ...aboutLoads(subject),
+  ...aboutTies(subject),
+  ...aboutPurlins(subject),
   ...aboutRidges(subject),
   ...aboutCorners(subject),
   ...aboutSeats(subject),

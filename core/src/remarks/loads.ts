@@ -5,6 +5,7 @@ import { caution, type Remark, type Subject } from './remark';
 
 const SUPPORTED = say`the valley that runs on carries the lower ridge and the other valley: its size is for an engineer`;
 const AT_BREAK = say`at a break in pitch the rafters above push on this purlin and the rafters below hold it: without a wall or posts under it, or ties across at its height, the roof folds there. Its size, and what carries it, are for an engineer`;
+const UNDER_RAFTERS = say`‹purlins› under the rafters take about half of the roof’s load down to what carries them: walls, posts or struts to a bearing wall, and at a ‹hip› the joint under it. Their size, their span and how they are fixed are for an engineer`;
 const UNDER_GABLET = say`the header under the gablet carries the rafters of the hip’s end, and the hips and the first pair of rafters carry it: their sizes are for an engineer`;
 const AT_RIDGE_END = say`the header carries the lower ridge and both valleys, and the two rafters beside it carry the header: their sizes are for an engineer`;
 
@@ -19,7 +20,9 @@ export const aboutLoads = ({ framing }: Subject): Remark[] => {
     ends.every(({ meets }) => meets !== null && hips.has(meets));
   const header = headers.find((one) => !ofGablet(one));
   const gablet = headers.find(ofGablet);
-  const purlin = framing.members.find(({ kind }) => kind === 'purlin');
+  const purlins = framing.members.filter(({ kind }) => kind === 'purlin');
+  const purlin = purlins.find(({ underRafters }) => underRafters !== true);
+  const under = purlins.find(({ underRafters }) => underRafters === true);
   const ridges = framing.members.filter(({ kind }) => kind === 'ridge');
   const broken = framing.members.find(
     ({ id, kind, notches }) =>
@@ -33,6 +36,7 @@ export const aboutLoads = ({ framing }: Subject): Remark[] => {
     ...(header === undefined ? [] : [caution('header-carries', AT_RIDGE_END, header)]),
     ...(gablet === undefined ? [] : [caution('gablet-carries', UNDER_GABLET, gablet)]),
     ...(purlin === undefined ? [] : [caution('break-carries', AT_BREAK, purlin)]),
+    ...(under === undefined ? [] : [caution('purlin-carries', UNDER_RAFTERS, under)]),
     ...(framing.leftOut.headers === 0
       ? []
       : [

@@ -5,10 +5,14 @@ import type { Sentence } from '../sentence';
 
 /** What a remark is about: stable, whatever the words. */
 export type RemarkCode =
-  | 'not-framed'
   | 'no-ties'
+  | 'collars-far-apart'
+  | 'pairs-untied'
+  | 'no-partner'
   | 'ridge-shallow'
   | 'purlin-shallow'
+  | 'purlin-carries'
+  | 'purlin-packed'
   | 'ridge-slopes'
   | 'hip-broken'
   | 'valley-carries'

@@ -3,7 +3,7 @@ import { inDegrees, inMm, say } from '../sentence';
 import { degrees } from '../units';
 import { caution, note, type Remark, type Subject } from './remark';
 
-/** Ridges and purlins: their depth, their fall, what holds the walls together. */
+/** Ridges and purlins: their depth, their fall. */
 export const aboutRidges = ({ job, roof, framing }: Subject): Remark[] => {
   const { members } = framing;
   const ridges = members.filter((m) => m.kind === 'ridge');
@@ -11,7 +11,9 @@ export const aboutRidges = ({ job, roof, framing }: Subject): Remark[] => {
   const steepest = Math.max(...roof.slopes.map(({ slopeRad }) => slopeRad));
   const plumb = job.timber.common.depth / Math.cos(steepest);
   const [first] = ridges;
-  const [purlin] = members.filter(({ kind }) => kind === 'purlin');
+  const [purlin] = members.filter(
+    ({ kind, underRafters }) => kind === 'purlin' && underRafters !== true,
+  );
   for (const [code, name, own] of [
     ['ridge-shallow', 'ridge', first],
     ['purlin-shallow', 'purlin at the break', purlin],
@@ -32,15 +34,6 @@ export const aboutRidges = ({ job, roof, framing }: Subject): Remark[] => {
         'ridge-slopes',
         say`this ridge slopes, because the eaves on its two sides are not parallel: it falls ${inMm(ridge.axis.riseMm, 1)} over its length, at ${inDegrees(degrees(ridge.axis.slopeRad))}`,
         ridge,
-      ),
-    );
-  }
-  if (job.collarTies === undefined && job.rafterTies === undefined) {
-    remarks.push(
-      caution(
-        'no-ties',
-        say`no ties are given: without rafter ties, or a ridge that is a beam carried at its ends, the rafters push the walls out`,
-        first ?? null,
       ),
     );
   }

@@ -68,10 +68,11 @@ export type SawStep =
     }
   /**
    * Saw the seat from the bottom edge up to the heel, and the heels down to it: what lies below the seat goes, but for
-   * what every heel leaves. No heel: all of it goes.
+   * what every heel leaves. No heel: all of it goes. A lip is sawn from the top edge: what lies above its line goes.
    */
   | {
       readonly act: 'notch';
+      readonly opens: 'bottom' | 'top';
       readonly seat: { readonly cut: number; readonly line: SawLine };
       readonly heels: readonly { readonly cut: number; readonly line: SawLine }[];
       /** Down the first heel's line on its face, from the top edge; null without a heel. mm */

@@ -98,10 +98,15 @@ export const stepsOf = (member: Member, mirrored: boolean): SawStep[] => {
       : sawLine(member, blank, cut.end.keep, wantedFace(mark, mirrored));
   };
   const straight = cuts.flatMap(({ end }, cut): CutStep[] => {
-    if (end.at === 'seat' || end.at === 'heel') return [];
+    // Where a cut has a name on each face it is sawn once.
+    const twin = cuts.findIndex((other) => other.end.keep === end.keep);
+    if (end.at === 'seat' || end.at === 'heel' || twin < cut) return [];
     const line = lineOf(cut);
     if (line === null) return [];
-    const same = cuts.filter((other) => other.end.at === end.at);
+    const same = cuts.filter(
+      (other, i) =>
+        other.end.at === end.at && cuts.findIndex((one) => one.end.keep === other.end.keep) === i,
+    );
     const nth = same.findIndex((other) => other.end === end) + 1;
     return [{ act: 'cut', cut, at: end.at, name: end.name, line, nth, of: same.length }];
   });
@@ -117,9 +122,10 @@ export const stepsOf = (member: Member, mirrored: boolean): SawStep[] => {
     return [
       {
         act: 'notch',
+        opens: notch.opens,
         seat: { cut: seatAt, line: seat },
         heels,
-        downMm: downTheHeel(heels[0]?.line, seat, blank),
+        downMm: notch.opens === 'top' ? null : downTheHeel(heels[0]?.line, seat, blank),
       },
     ];
   });

@@ -30,7 +30,7 @@ const small = (input: JobInput): JobInput => ({
   })),
 });
 
-const anyHouse: fc.Arbitrary<JobInput> = fc.oneof(
+const anyShape: fc.Arbitrary<JobInput> = fc.oneof(
   anyBuilding.map(buildingInput),
   anyFourSided,
   anyConvex,
@@ -39,6 +39,60 @@ const anyHouse: fc.Arbitrary<JobInput> = fc.oneof(
   anyGablet,
   anyHighWing,
 );
+
+/** What a house may be tied with: nothing, or collar ties and rafter ties in any of the crew's ways. */
+const anyTies: fc.Arbitrary<Pick<JobInput, 'collarTies' | 'rafterTies'>> = fc.record(
+  {
+    collarTies: fc.record({
+      bottom: fc.oneof(
+        fc.constant('upper-third' as const),
+        fc.integer({ min: 600, max: 1500 }),
+        fc.integer({ min: 500, max: 1500 }).map((longPoint) => ({ longPoint })),
+      ),
+      every: fc.integer({ min: 1, max: 3 }),
+      hold: fc.integer({ min: 0, max: 20 }),
+    }),
+    rafterTies: fc.record({ every: fc.integer({ min: 1, max: 2 }) }),
+  },
+  { requiredKeys: [] },
+);
+
+/** Purlins under the eaves of the first part: none, some or all of them, in one of the ways. */
+interface AnyPurlins {
+  readonly at: number;
+  readonly set: 'canted' | 'plumb';
+  readonly sides: readonly number[];
+}
+
+const anyPurlins: fc.Arbitrary<AnyPurlins | null> = fc.option(
+  fc.record({
+    at: fc.oneof(fc.double({ min: 0.25, max: 0.75, noNaN: true }), fc.constant(0.5)),
+    set: fc.constantFrom('canted' as const, 'plumb' as const),
+    sides: fc.constantFrom([0, 1, 2, 3], [0, 2], [1]),
+  }),
+  { freq: 2 },
+);
+
+const purlinsOf = ({ blocks: [first] }: JobInput, found: AnyPurlins | null): JobInput['purlins'] =>
+  found === null || first === undefined
+    ? []
+    : found.sides
+        .filter((side) => first.sides[side]?.roof === 'eave')
+        .map((side) => ({ block: first.id, side, at: found.at, set: found.set }));
+
+const anyHouse: fc.Arbitrary<JobInput> = fc
+  .tuple(anyShape, anyTies, anyPurlins)
+  .map(([house, ties, purlins]) => ({
+    ...house,
+    ...ties,
+    purlins: purlinsOf(house, purlins),
+    timber: {
+      ...house.timber,
+      purlin: house.timber.purlin ?? { thickness: 60, depth: 120 },
+      collarTie: { thickness: 38, depth: 90 },
+      rafterTie: { thickness: 38, depth: 140 },
+    },
+  }));
 
 /** The first `count` random houses that can be framed; the same seed gives the same houses. */
 export const smallHouses = (count: number, seed: number): Solution[] => {

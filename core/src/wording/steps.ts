@@ -55,6 +55,15 @@ const ordinal = (nth: number, of: number): string =>
 
 type Notch = Extract<SawStep, { act: 'notch' }>;
 
+/** The lip under a hip: down its side, then along its belly to the end. */
+const lipWords = ({ seat, heels }: Notch, voice: Voice): string[] => [
+  ...heels.map(
+    ({ line }) =>
+      `Lip, where the side of what passes over comes: ${marking(line, voice)}; ${saw(line)}. Down to the next line only.`,
+  ),
+  `Lip: ${marking(seat.line, voice)}; ${saw(seat.line)}. What lies above this line falls off, from the line before to the end.`,
+];
+
 const notchWords = ({ seat, heels, downMm }: Notch, voice: Voice): string[] => {
   const corner = 'Saw to the corner and no further: past it the notch starts a split.';
   if (heels.length === 0)
@@ -107,7 +116,7 @@ const wordsOf = (step: SawStep, voice: Voice): string[] => {
         `${capital(step.name)}${ordinal(step.nth, step.of)}: ${marking(step.line, voice)}; ${saw(step.line)}. The ${step.line.waste} falls off.`,
       ];
     case 'notch':
-      return notchWords(step, voice);
+      return step.opens === 'top' ? lipWords(step, voice) : notchWords(step, voice);
     case 'plane':
       return [planeWords(step, voice)];
   }

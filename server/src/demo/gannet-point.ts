@@ -8,12 +8,14 @@ export const gannetPoint: JobInput = {
   version: 1,
   name: 'Gannet Point',
   about:
-    'Signal station, gables at both ends. To come: collar ties, purlins and the lean-to porch on the sea side.',
+    'Signal station, gables at both ends: canted purlins under the rafters from gable to gable, collar ties in the upper third.',
   display: { units: 'metric', fraction: 16, pitch: 'in12', terms: 'uk' },
   timber: {
     common: { thickness: 45, depth: 170 },
     ridge: { thickness: 45, depth: 245 },
     fascia: { thickness: 22, depth: 170 },
+    purlin: { thickness: 75, depth: 150 },
+    collarTie: { thickness: 38, depth: 120 },
     plateWidth: 100,
     sheathing: 0,
   },
@@ -30,4 +32,6 @@ export const gannetPoint: JobInput = {
       sides: [eave, { roof: 'gable', overhang: 200 }, eave, { roof: 'gable', overhang: 200 }],
     },
   ],
+  purlins: [0, 2].map((side) => ({ block: 'main', side, at: 0.45 })),
+  collarTies: { bottom: 'upper-third', every: 2, hold: 12 },
 };

@@ -16,6 +16,7 @@ export const heronSlip: JobInput = {
     valley: { thickness: `1 1/2"`, depth: `9 1/4"` },
     ridge: { thickness: `1 1/2"`, depth: `9 1/4"` },
     fascia: { thickness: `3/4"`, depth: `7 1/4"` },
+    rafterTie: { thickness: `1 1/2"`, depth: `7 1/4"` },
     plateWidth: `5 1/2"`,
     sheathing: `5/8"`,
   },
@@ -42,4 +43,5 @@ export const heronSlip: JobInput = {
       sides: [{ roof: 'gable', overhang: `9"` }, eave, { roof: 'open' }, eave],
     },
   ],
+  rafterTies: { every: 1 },
 };

@@ -15,6 +15,7 @@ export const quinceYard: JobInput = {
     hip: { thickness: 47, depth: 245 },
     ridge: { thickness: 38, depth: 245 },
     fascia: { thickness: 22, depth: 220 },
+    purlin: { thickness: 75, depth: 175 },
     plateWidth: 100,
     sheathing: 0,
   },
@@ -37,4 +38,5 @@ export const quinceYard: JobInput = {
       sides: [eave, eave, eave, { roof: 'gable', overhang: 300 }],
     },
   ],
+  purlins: [0, 1, 2].map((side) => ({ block: 'main', side, at: 0.5 })),
 };

@@ -15,11 +15,12 @@ const movedCut = (cut: EndCut, motion: Motion): EndCut => ({
   keep: movedPlane(cut.keep, motion),
 });
 
-const movedNotch = ({ seat, heels, corner }: Notch, motion: Motion): Notch => {
+const movedNotch = ({ seat, heels, opens, corner }: Notch, motion: Motion): Notch => {
   const [x, y] = motion.point([corner[0], corner[1], 0]);
   return {
     seat: movedCut(seat, motion),
     heels: heels.map((heel) => movedCut(heel, motion)),
+    opens,
     corner: [x, y],
   };
 };

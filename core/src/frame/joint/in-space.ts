@@ -1,4 +1,13 @@
-import { flip, halfSpaceToLocal, planeAt, SAME_WAY_SINE, through, toWorld, v3 } from '../../geom';
+import {
+  FIT_OVERLAP_MM3,
+  flip,
+  halfSpaceToLocal,
+  planeAt,
+  SAME_WAY_SINE,
+  through,
+  toWorld,
+  v3,
+} from '../../geom';
 import type { HalfSpace, Vec3 } from '../../geom';
 import type { EndCut, Member } from '../member/member';
 import { solidOf, woodWithin } from '../member/solid-of';
@@ -92,4 +101,27 @@ export const clearInSpace = (
     }
   }
   return clear === board ? board : withoutIdleEnds(clear);
+};
+
+/** The box round a board, along the axes of the world. mm */
+const boundsOf = (member: Member): readonly (readonly [number, number])[] => {
+  const corners = solidOf(member).flatMap((piece) =>
+    piece.flatMap(({ points }) => points.map((p) => toWorld(member.frame, p))),
+  );
+  return ([0, 1, 2] as const).map((axis) => {
+    const at = corners.map((p) => p[axis]);
+    return [Math.min(...at), Math.max(...at)] as const;
+  });
+};
+
+/** Those of the others that a board stands in the wood of. */
+export const clashing = (board: Member, others: readonly Member[]): Member[] => {
+  const own = boundsOf(board);
+  return others.filter((other) => {
+    const apart = boundsOf(other).some(([low, high], axis) => {
+      const [from, to] = own[axis] ?? [0, 0];
+      return low > to || high < from;
+    });
+    return !apart && facesOf(other).some((piece) => woodWithin(board, piece) > FIT_OVERLAP_MM3 / 2);
+  });
 };

@@ -38,6 +38,7 @@ export const seatNotch = (
 ): Notch => ({
   seat: seatCut(corner, plateMm),
   heels: hasTail ? [heelCut(corner, outward)] : [],
+  opens: 'bottom',
   corner,
 });
 
@@ -160,7 +161,7 @@ export const overPlates = (site: Site, given: Member, strip: Strip): Member => {
       )
       .map(({ line }) => heelCut(line.start, v2.scale(line.inward, -1)));
     const over = (kept: readonly EndCut[]): Member => {
-      const notch: Notch = { seat, heels: kept, corner };
+      const notch: Notch = { seat, heels: kept, opens: 'bottom', corner };
       return { ...notched, notches: [...notched.notches, notch] };
     };
     const done = over(heelsLeft(notched, seat, heels));

@@ -14,12 +14,14 @@ export interface EndCut {
 }
 
 /**
- * A birdsmouth: below the seat only that is left which every heel keeps; nothing where there is no heel, because the
+ * A birdsmouth, or the lip by which a purlin passes under a hip. A birdsmouth: below the seat only that is left which every heel keeps; nothing where there is no heel, because the
  * timber ends over the plate. At an inner corner a valley has two heels, one along each plate.
  */
 export interface Notch {
   readonly seat: EndCut;
   readonly heels: readonly EndCut[];
+  /** The edge that it is sawn from: a birdsmouth from the bottom, a lip from the top. */
+  readonly opens: 'bottom' | 'top';
   /** Where the heel's line, or the plate's outside face, crosses the timber's centre line in plan. */
   readonly corner: Vec2;
 }
@@ -83,7 +85,7 @@ export interface Member {
   readonly stock: Stock;
   /** Origin: the low end of the theory line (rafters: over the plate's outside face), on the centre line. */
   readonly frame: BoardFrame;
-  /** Height of the top edge above the theory line, square to the edge; 0 or less. mm */
+  /** Height of the top edge above the theory line, square to the edge: 0 or less, but for ties, which are measured along their bottom edge. mm */
   readonly topMm: number;
   readonly ends: readonly EndCut[];
   readonly notches: readonly Notch[];
@@ -91,6 +93,8 @@ export interface Member {
   readonly bevels: readonly Bevel[];
   /** A hip that is neither dropped nor backed stands above the roof planes, as the crew chose. */
   readonly mayStandProud: boolean;
+  /** It lies under the rafters' undersides and carries them: a purlin that stands on no line of the roof. */
+  readonly underRafters?: boolean;
   readonly axis: Axis;
   readonly pair: SquarePair;
   /** Hips and valleys. */

@@ -21,6 +21,8 @@ export {
   type BreakWay,
 } from './change-side';
 export { withCorners } from './change-corners';
+export { purlinsAlike, purlinWay, withPurlins, type PurlinWay } from './purlins';
+export { collarWay, withCollarTies, withRafterTies, type CollarWay } from './ties';
 export type { OnWall } from './on-wall';
 export {
   isRectangle,

@@ -73,11 +73,16 @@ describe('what is said about the frame', () => {
     expect(texts({ timber: { common }, ends: ['gable', 'gable'] })).not.toContain('proud');
   });
 
-  it('missing ties always; what is not framed yet, named', () => {
-    expect(texts({})).toContain('no ties are given');
-    const input = { ...solvedInput(), collarTies: { bottom: 'upper-third' as const } };
-    expect(textsOf(input)).toContain('collar ties cannot be worked out yet');
-    expect(textsOf(input)).not.toContain('no ties are given');
+  it('missing rafter ties always, whatever collar ties there are; ties far apart', () => {
+    expect(texts({})).toContain('no rafter ties are given');
+    const size = { thickness: 38, depth: 140 };
+    const input = solvedInput();
+    const tied = { ...input, timber: { ...input.timber, collarTie: size, rafterTie: size } };
+    const collars = { ...tied, collarTies: { bottom: 'upper-third' as const, every: 4 } };
+    expect(textsOf(collars)).toContain('Collar ties do not do it');
+    expect(textsOf(collars)).toContain('the collar ties stand 1626 mm apart');
+    expect(textsOf({ ...tied, rafterTies: {} })).not.toContain('no rafter ties are given');
+    expect(textsOf({ ...tied, rafterTies: { every: 2 } })).toContain('not every pair');
   });
 
   it('a cheek past the saw, with the other pair of angles', () => {

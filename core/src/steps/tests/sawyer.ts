@@ -9,6 +9,7 @@ import {
   type HalfSpace,
   type Vec3,
 } from '../../geom';
+import { span } from '../../cuts';
 import { solidOf, type Member } from '../../frame';
 import type { BoardMark3, EdgePoint, SawLine, SawStep } from '..';
 
@@ -99,14 +100,15 @@ export const sawn = (steps: readonly SawStep[], way: Way): readonly Solid[] => {
   for (const step of steps) {
     if (step.act === 'cut') cutAll(planeOf(board, step.line, way));
     if (step.act === 'notch') {
-      const seat = seatOf(board, step.seat.line, way);
+      const above = seatOf(board, step.seat.line, way);
+      const seat = step.opens === 'top' ? flip(above) : above;
       const heels = step.heels.map(({ line }) => planeOf(board, line, way));
       pieces = pieces.flatMap((piece): Solid[] => {
-        const above = clipSolid(piece, seat, '');
-        if (heels.length === 0) return [above];
+        const whole = clipSolid(piece, seat, '');
+        if (heels.length === 0) return [whole];
         let below = clipSolid(piece, flip(seat), '');
         for (const heel of heels) below = clipSolid(below, heel, '');
-        return [above, below];
+        return [whole, below];
       });
     }
     if (step.act === 'plane') {
@@ -134,9 +136,7 @@ export const sawn = (steps: readonly SawStep[], way: Way): readonly Solid[] => {
 /** A member as sawn, laid on the trestles: upper end hooked, left face towards you, or for the other hand its mirror. */
 export const laid = (member: Member, mirrored: boolean): readonly Solid[] => {
   const solids = solidOf(member);
-  const highest = Math.max(
-    ...solids.flatMap((piece) => piece.flatMap(({ points }) => points.map((p) => p[0]))),
-  );
+  const [, highest] = span(member);
   const half = member.stock.thickness / 2;
   return solids.map((piece) =>
     piece.map(({ points }) => {

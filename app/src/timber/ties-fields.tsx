@@ -1,0 +1,137 @@
+import { collarWay, withCollarTies, withRafterTies, type CollarWay } from '@ogee/core/src/job';
+import { useOpenJob } from '../data/open-job';
+import { useRoof } from '../data/roof';
+import { ChoiceField, LengthField, StepperField } from '../ui/fields';
+import { Small, Title } from '../ui/text';
+import { Stock } from './stock-fields';
+
+/** Where ties would first be put, when there are none to keep in their place: a little over a person’s head. mm */
+const OVERHEAD_MM = 1200;
+const LONG_MM = 1800;
+
+const CollarFields = () => {
+  const { job, edit } = useOpenJob();
+  const { roof } = useRoof();
+  const ties = job.collarTies;
+  const standing = roof?.cuts.members.find(({ kind }) => kind === 'collar-tie');
+  const set = (change: Partial<NonNullable<typeof ties>>) =>
+    edit((now) =>
+      now.collarTies === undefined ? now : { ...now, collarTies: { ...now.collarTies, ...change } },
+    );
+  const change = (way: CollarWay | 'none'): void => {
+    edit((now) =>
+      withCollarTies(now, way === 'none' ? null : way, {
+        bottom: standing?.level?.bottom ?? OVERHEAD_MM,
+        long: standing?.length.longPoint ?? LONG_MM,
+      }),
+    );
+  };
+  return (
+    <>
+      <ChoiceField
+        label="‹Collar ties›"
+        value={ties === undefined ? 'none' : collarWay(ties)}
+        options={[
+          { value: 'none', label: 'None' },
+          { value: 'upper-third', label: 'Upper third' },
+          { value: 'height', label: 'By height' },
+          { value: 'longPoint', label: 'By length' },
+        ]}
+        onChange={change}
+        help="They hold the ‹ridge› together in wind. The upper third of the rise is the usual place; by height keeps headroom; by length uses the boards you have."
+      />
+      {ties !== undefined && (
+        <>
+          {typeof ties.bottom === 'number' && (
+            <LengthField
+              label="Bottom edge, above the ‹plate›"
+              of="Collar ties"
+              path="collarTies.bottom"
+              value={ties.bottom}
+              onValue={(bottom) => set({ bottom })}
+              help="The headroom under them is this, less what floor there is."
+            />
+          )}
+          {typeof ties.bottom === 'object' && (
+            <LengthField
+              label="‹Long point› to long point"
+              of="Collar ties"
+              path="collarTies.bottom.longPoint"
+              value={ties.bottom.longPoint}
+              onValue={(longPoint) => set({ bottom: { longPoint } })}
+            />
+          )}
+          <StepperField
+            label="A collar tie at every … pair"
+            path="collarTies.every"
+            value={ties.every}
+            step={1}
+            min={1}
+            max={6}
+            unit=""
+            onValue={(every) => set({ every })}
+            help="1 is every pair, 2 every second. Some codes want every pair, most no more than 1220 mm (4 ft) apart."
+          />
+          <LengthField
+            label="Held off the slope"
+            of="Collar ties"
+            size="timber"
+            path="collarTies.hold"
+            value={ties.hold}
+            onValue={(hold) => set({ hold })}
+            help="Square to the slope, so that an end never touches the sheathing."
+          />
+          <Stock name="collarTie" />
+        </>
+      )}
+    </>
+  );
+};
+
+const RafterTieFields = () => {
+  const { job, edit } = useOpenJob();
+  const ties = job.rafterTies;
+  return (
+    <>
+      <ChoiceField
+        label="‹Rafter ties›"
+        value={ties === undefined ? 'none' : 'ties'}
+        options={[
+          { value: 'none', label: 'None' },
+          { value: 'ties', label: 'On the ‹plates›' },
+        ]}
+        onChange={(way) => edit((now) => withRafterTies(now, way === 'none' ? null : 1))}
+        help="They keep the walls from being pushed out, and carry a ceiling. Their top corners are clipped where they would stand through the slope."
+      />
+      {ties !== undefined && (
+        <>
+          <StepperField
+            label="A rafter tie at every … pair"
+            path="rafterTies.every"
+            value={ties.every}
+            step={1}
+            min={1}
+            max={6}
+            unit=""
+            onValue={(every) => edit((now) => withRafterTies(now, every))}
+            help="Every pair is the rule; fewer is for an engineer."
+          />
+          <Stock name="rafterTie" />
+        </>
+      )}
+    </>
+  );
+};
+
+/** What ties the rafters: high up, and at the plates. */
+export const TiesFields = () => (
+  <>
+    <Title>Ties</Title>
+    <Small asked>
+      Level timbers from rafter to rafter. Without ‹rafter ties›, or a ‹ridge› that is carried as a
+      beam, a roof pushes its walls out.
+    </Small>
+    <RafterTieFields />
+    <CollarFields />
+  </>
+);

@@ -1,0 +1,155 @@
+import { halfSpaceToLocal, v3 } from '../../geom';
+import { readJob, type JobInput } from '../../job';
+import { problemLine } from '../../problem';
+import { fit, solve, type Solution } from '../../solve';
+import { buildingInput } from '../../tests/building';
+import { pitchRad } from '../../units';
+
+const STOCK = { thickness: 75, depth: 150 };
+
+interface House {
+  readonly along: number;
+  readonly across: number;
+  readonly pitch: string;
+}
+
+const HOUSES: readonly House[] = [
+  { along: 9000, across: 6000, pitch: '5/12' },
+  { along: 6300, across: 4200, pitch: '9/12' },
+  { along: 8000, across: 5000, pitch: '35°' },
+  { along: 7000, across: 5400, pitch: '12/12' },
+];
+
+const inputOf = (
+  house: House,
+  set: 'canted' | 'plumb',
+  at: number | { distance: number },
+  hipDepth: number,
+): JobInput => {
+  const input = buildingInput({
+    ...house,
+    timber: { purlin: STOCK, hip: { thickness: 45, depth: hipDepth } },
+  });
+  return { ...input, purlins: [0, 1, 2, 3].map((side) => ({ block: 'main', side, at, set })) };
+};
+
+const solutionOf = (input: JobInput): Solution => {
+  const job = readJob(input);
+  if (!job.ok) throw new Error(job.problems.map(problemLine).join('; '));
+  const solution = solve(job.value);
+  if (!solution.ok) throw new Error(solution.problems.map(problemLine).join('; '));
+  return solution.value;
+};
+
+const refusalOf = (input: JobInput): string => {
+  const job = readJob(input);
+  const solution = job.ok ? solve(job.value) : job;
+  return solution.ok ? '' : solution.problems.map(problemLine).join('; ');
+};
+
+const purlinsOf = ({ cuts }: Solution) => cuts.members.filter(({ kind }) => kind === 'purlin');
+
+const DEG = 180 / Math.PI;
+
+describe.each(HOUSES)('purlins round a regular hip roof, $along × $across, $pitch', (house) => {
+  const theta = pitchRad(house.pitch);
+  const m = Math.tan(theta);
+
+  it('halfway up: the roof’s length less half the span, and half the span', () => {
+    const [long, short, ...others] = purlinsOf(solutionOf(inputOf(house, 'canted', 0.5, 235)));
+    expect(others).toEqual([]);
+    expect([long!.count, short!.count]).toEqual([2, 2]);
+    expect(long!.length.theory).toBeCloseTo(house.along - house.across / 2, 6);
+    expect(short!.length.theory).toBeCloseTo(house.across / 2, 6);
+    const run = house.across / 2;
+    const [, at] = purlinsOf(solutionOf(inputOf(house, 'canted', { distance: 0.37 * run }, 235)));
+    expect(at!.length.theory).toBeCloseTo(house.across - 2 * 0.37 * run, 6);
+  });
+
+  it('canted: side cut atan(sin θ), edge cut atan(cos θ), from square', () => {
+    for (const { cuts } of purlinsOf(solutionOf(inputOf(house, 'canted', 0.5, 235)))) {
+      const sides = cuts.filter(({ name }) => name === 'side');
+      const edges = cuts.filter(({ name }) => name === 'edge');
+      expect([sides.length, edges.length]).toEqual([2, 2]);
+      for (const { faceAngle } of sides)
+        expect(faceAngle).toBeCloseTo(Math.atan(Math.sin(theta)) * DEG, 6);
+      for (const { edgeAngle } of edges)
+        expect(edgeAngle).toBeCloseTo(Math.atan(Math.cos(theta)) * DEG, 6);
+    }
+  });
+
+  it('plumb: mitred square down its face at 45° in plan, its top bevelled to the slope', () => {
+    const solution = solutionOf(inputOf(house, 'plumb', 0.5, 235));
+    for (const { cuts } of purlinsOf(solution))
+      for (const { faceAngle, edgeAngle } of cuts.filter(({ name }) => name === 'side'))
+        expect([faceAngle, edgeAngle].map((deg) => deg.toFixed(6))).toEqual([
+          '0.000000',
+          '45.000000',
+        ]);
+    const member = solution.members.find(({ underRafters }) => underRafters === true)!;
+    const [bevel] = member.bevels;
+    expect(Math.acos(halfSpaceToLocal(member.frame, bevel!.keep).normal[2])).toBeCloseTo(theta, 9);
+  });
+
+  it('a hip as deep as the commons stays clear; a deeper one wants a lip along its belly', () => {
+    const common = 184;
+    const clear = purlinsOf(solutionOf(inputOf(house, 'canted', 0.5, common)));
+    expect(clear.flatMap(({ cuts }) => cuts.filter(({ name }) => name === 'lip'))).toEqual([]);
+    expect(clear.map(({ setBack }) => setBack)).toEqual([null, null]);
+    const solution = solutionOf(inputOf(house, 'canted', 0.5, 280));
+    // By hand: the belly is a plane through the hip's direction and the level across it. Its line on the deep face is
+    // square to the normals of both.
+    const phi = Math.atan(m / Math.SQRT2);
+    const belly = v3.unit([
+      -Math.sin(phi) / Math.SQRT2,
+      -Math.sin(phi) / Math.SQRT2,
+      Math.cos(phi),
+    ]);
+    const deep = v3.unit([0, Math.cos(theta), Math.sin(theta)]);
+    const line = v3.unit(v3.cross(belly, deep));
+    const fromLength = Math.acos(Math.abs(line[0])) * DEG;
+    for (const { cuts, seat, setBack } of purlinsOf(solution)) {
+      expect(seat).toBeNull();
+      // Half the hip's thickness, along a purlin that it crosses at 45°.
+      expect(setBack).toBeCloseTo(45 / 2 / Math.SQRT1_2, 6);
+      const lips = cuts.filter(({ name }) => name === 'lip');
+      expect(lips).toHaveLength(2);
+      for (const { faceAngle } of lips) expect(faceAngle).toBeCloseTo(fromLength, 6);
+    }
+    expect(fit(solution).problems).toEqual([]);
+  });
+});
+
+describe('purlins elsewhere', () => {
+  const gable = (at: number | { distance: number }): JobInput => ({
+    ...buildingInput({
+      along: 7000,
+      across: 5000,
+      pitch: '8/12',
+      ends: ['gable', 'gable'],
+      timber: { purlin: STOCK },
+    }),
+    purlins: [0, 2].map((side) => ({ block: 'main', side, at })),
+  });
+
+  it('bear on both gables, from outside face to outside face, sawn square', () => {
+    const solution = solutionOf(gable(0.45));
+    const [purlin] = purlinsOf(solution);
+    expect(purlin!.count).toBe(2);
+    for (const mm of [purlin!.length.theory, purlin!.length.blank]) expect(mm).toBeCloseTo(7000, 6);
+    expect(purlin!.cuts.map(({ name, faceAngle }) => [name, faceAngle])).toEqual([
+      ['end cut', 0],
+      ['end cut', 0],
+    ]);
+    expect(fit(solution).problems).toEqual([]);
+  });
+
+  it('are refused past the ridge, in it, or without a size, by the path', () => {
+    expect(refusalOf(gable({ distance: 2600 }))).toContain('purlins.0.at: ');
+    expect(refusalOf(gable({ distance: 2600 }))).toContain('under 2500 mm');
+    expect(refusalOf(gable({ distance: 2480 }))).toContain('would stand in a');
+    const { purlin: _, ...timber } = gable(0.5).timber;
+    expect(refusalOf({ ...gable(0.5), timber })).toContain('timber.purlin: missing');
+    expect(refusalOf(gable(1.2))).toContain('purlins.0.at: ');
+  });
+});

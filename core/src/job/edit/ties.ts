@@ -1,0 +1,49 @@
+import type { Job } from '../schema';
+
+type CollarTies = NonNullable<Job['collarTies']>;
+
+/** How a crew gives the height of its collar ties. */
+export type CollarWay = 'upper-third' | 'height' | 'longPoint';
+
+export const collarWay = ({ bottom }: CollarTies): CollarWay =>
+  bottom === 'upper-third' ? bottom : typeof bottom === 'number' ? 'height' : 'longPoint';
+
+/** What a crew starts from: every second pair, a finger's breadth below the sheathing. mm */
+const START = { every: 2, hold: 10 } as const;
+
+/**
+ * Collar ties by another way, or none. Those that stand keep their place: `stands` is where their bottom edge is and how
+ * long it is, mm. Their size is the rafters' own until it is given.
+ */
+export const withCollarTies = (
+  job: Job,
+  way: CollarWay | null,
+  stands: { readonly bottom: number; readonly long: number },
+): Job => {
+  const { collarTies, ...rest } = job;
+  if (way === null) return rest;
+  const bottom: CollarTies['bottom'] =
+    way === 'upper-third'
+      ? way
+      : way === 'height'
+        ? Math.round(stands.bottom)
+        : { longPoint: Math.round(stands.long) };
+  const { every, hold } = collarTies ?? START;
+  return {
+    ...rest,
+    timber: { ...job.timber, collarTie: job.timber.collarTie ?? job.timber.common },
+    collarTies: { bottom, every, hold },
+  };
+};
+
+/** Rafter ties at every so many pairs, or none. */
+export const withRafterTies = (job: Job, every: number | null): Job => {
+  const { rafterTies: _, ...rest } = job;
+  return every === null
+    ? rest
+    : {
+        ...rest,
+        timber: { ...job.timber, rafterTie: job.timber.rafterTie ?? job.timber.common },
+        rafterTies: { every },
+      };
+};

@@ -1,0 +1,47 @@
+import { inMm, leastMm, say } from '../sentence';
+import { caution, note, type Remark, type Subject } from './remark';
+
+/** The widest that collar ties usually stand apart, on centre: four feet. mm */
+const USUAL_COLLARS_MM = 1220;
+
+/** What holds the walls together, and the ridge. */
+export const aboutTies = ({ job, framing }: Subject): Remark[] => {
+  const { collarTies, rafterTies } = job;
+  const remarks: Remark[] = [];
+  const [collar] = framing.members.filter(({ kind }) => kind === 'collar-tie');
+  const [joist] = framing.members.filter(({ kind }) => kind === 'rafter-tie');
+  const [ridge] = framing.members.filter(({ kind }) => kind === 'ridge');
+  if (rafterTies === undefined && ridge !== undefined)
+    remarks.push(
+      caution(
+        'no-ties',
+        say`no ‹rafter ties› are given: the rafters push the walls out. Three ways hold them: ‹rafter ties› low down at every pair (under Timber); a ‹ridge› that is a beam, carried at its ends down to the ground; or walls that an engineer makes stiff enough. ‹Collar ties› do not do it`,
+        ridge,
+      ),
+    );
+  const apart = job.framing.spacing * (collarTies?.every ?? 1);
+  if (collar !== undefined && apart > USUAL_COLLARS_MM)
+    remarks.push(
+      note(
+        'collars-far-apart',
+        say`the ‹collar ties› stand ${inMm(apart)} apart; the usual limit is ${leastMm(USUAL_COLLARS_MM)} ‹on centre›, and some codes want one at every pair of rafters: ask the local code`,
+        collar,
+      ),
+    );
+  if (joist !== undefined && (rafterTies?.every ?? 1) > 1)
+    remarks.push(
+      caution(
+        'pairs-untied',
+        say`not every pair of rafters has its ‹rafter tie›: between them the ‹plate› has to carry the push from one to the next. Ask the local code or an engineer`,
+        joist,
+      ),
+    );
+  if (framing.leftOut.alone > 0 && (collarTies !== undefined || rafterTies !== undefined))
+    remarks.push(
+      note(
+        'no-partner',
+        say`${framing.leftOut.alone} rafters at a ‹ridge› have no partner straight opposite and no tie: the two sides are laid out differently there`,
+      ),
+    );
+  return remarks;
+};

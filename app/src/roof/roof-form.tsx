@@ -15,6 +15,7 @@ import { Button } from '../ui/button';
 import { ChoiceField, LengthField, PitchField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 import { Breaks } from './breaks';
+import { GableEnds } from './gable-ends';
 import { Gablet } from './gablet';
 
 type Kind = Side['roof'];
@@ -161,6 +162,7 @@ export const RoofForm = () => {
         <FasciaSchool />
       </View>
       <View className="gap-2">
+        <GableEnds />
         <Title>The eave in section</Title>
         <EaveSection display={job.display} />
         <ChoiceField

@@ -6,7 +6,16 @@ import { useTerms } from '../ui/terms';
 import { Small, Title } from '../ui/text';
 
 type Sized =
-  'common' | 'hip' | 'valley' | 'ridge' | 'purlin' | 'fascia' | 'collarTie' | 'rafterTie';
+  | 'common'
+  | 'hip'
+  | 'valley'
+  | 'ridge'
+  | 'purlin'
+  | 'fascia'
+  | 'collarTie'
+  | 'rafterTie'
+  | 'barge'
+  | 'lookout';
 
 const NAMES: Readonly<Record<Sized, string>> = {
   common: '‹Commons› and jacks',
@@ -17,6 +26,8 @@ const NAMES: Readonly<Record<Sized, string>> = {
   fascia: '‹Fascia›',
   collarTie: '‹Collar ties›',
   rafterTie: '‹Rafter ties›',
+  barge: '‹Barges›',
+  lookout: '‹Lookouts›',
 };
 
 /** The actual size of one kind of timber; where it has none yet, one touch gives it. */

@@ -19,3 +19,4 @@ export { cutListSchema } from './model';
 export type { BoardDrawing, BoardMark } from './board-drawing';
 export type { CutEntry, CutList, CutListEntry, Hands, RidgeHeight } from './model';
 export type { Step, Unit, Working } from './working';
+export { changesBetween, type MarkChange } from './changes';

@@ -267,7 +267,8 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
       if (end.faces.length > 0 && end.faces.some((face) => atGable(site, member, face))) continue;
       if (
         !end.upper &&
-        isSeated &&
+        // A barge stands on no plate: its ladder carries it.
+        (isSeated || member.kind === 'barge') &&
         (end.faces.length === 0 || isTail(site, end.faces, member, bears))
       )
         continue;

@@ -6,9 +6,10 @@ import { say } from '../sentence';
 import { bearingsOf } from './bearings';
 import { floating } from './carried';
 import { contactsOf } from './contacts';
-import { bareEaves } from './eaves';
+import { bareEaves, openMitres } from './eaves';
 import { frameOnSite, middleOf, type FrameOnSite } from './frame-on-site';
 import { outOfPlane } from './in-place';
+import { gableEndsAmiss } from './gable-ends';
 import { offLayout } from './layout';
 import { bareLines } from './lines';
 import { overlapsOf, type Overlap } from './overlaps';
@@ -125,7 +126,9 @@ export const dryFit = (
       ...bareLines(site),
       ...strips.problems,
       ...bareEaves(site, contacts),
+      ...openMitres(site, contacts),
       ...offLayout(site),
+      ...gableEndsAmiss(site, contacts),
       ...purlinsAmiss(site, contacts),
       ...tiesAmiss(site, contacts),
       ...unlisted(placed, listed, markOf),

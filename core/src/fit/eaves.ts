@@ -14,7 +14,7 @@ import {
 import { inMm, say } from '../sentence';
 import type { Roof, RoofBorder, SideLine } from '../roof';
 import { touches, type Contact } from './contacts';
-import { liesIn, type FrameOnSite } from './frame-on-site';
+import { liesIn, middleOfPoints, type FrameOnSite } from './frame-on-site';
 import type { Placed } from './placed';
 import type { FitProblem } from './report';
 
@@ -48,6 +48,61 @@ const stops = ({ slopes }: Roof, fascia: Placed, contacts: readonly Contact[]): 
     return isEnd && touches(contact) ? face.points : [];
   });
   return [...onSlopes, ...onTimbers];
+};
+
+/** Two ends of fascias whose middles lie this near are one mitre, in thicknesses. */
+const ONE_MITRE = 1;
+
+interface FasciaEnd {
+  readonly fascia: Placed;
+  readonly middle: Vec3;
+}
+
+const endsOfFascia = (fascia: Placed): FasciaEnd[] => {
+  const { a } = fascia.member.frame;
+  const faces = fascia.pieces.flatMap((piece) => piece.faces);
+  return [1, -1].flatMap((way): FasciaEnd[] => {
+    const points = faces
+      .filter(({ plane }) => v3.dot(plane.normal, a) * way > END)
+      .flatMap((face) => face.points);
+    return points.length === 0 ? [] : [{ fascia, middle: middleOfPoints(points) }];
+  });
+};
+
+/** Fascias that end in one corner and do not lie against each other there: one is sawn to the other hand. */
+export const openMitres = (
+  { members }: FrameOnSite,
+  contacts: readonly Contact[],
+): FitProblem[] => {
+  const ends = members
+    .filter(({ member }) => member.kind === 'fascia')
+    .flatMap((fascia) => endsOfFascia(fascia));
+  const meet = (one: Placed, other: Placed): boolean =>
+    contacts.some(
+      (contact) =>
+        touches(contact) &&
+        ((contact.one === one && contact.other === other) ||
+          (contact.one === other && contact.other === one)),
+    );
+  return ends.flatMap((one, i) =>
+    ends.slice(i + 1).flatMap((other): FitProblem[] => {
+      const apart = v3.distance(one.middle, other.middle);
+      const { thickness } = one.fascia.member.stock;
+      if (one.fascia === other.fascia || apart > ONE_MITRE * thickness) return [];
+      if (meet(one.fascia, other.fascia)) return [];
+      const marks = [one.fascia.mark, other.fascia.mark] as const;
+      return [
+        {
+          members: marks,
+          ids: [one.fascia.member.id, other.fascia.member.id],
+          kind: 'gap',
+          mm: apart,
+          at: one.middle,
+          text: say`the mitre of ${marks[0]} and ${marks[1]} stands open`,
+        },
+      ];
+    }),
+  );
 };
 
 /** Eaves of one block that end this near the crossing of their lines make a corner there. mm */

@@ -1,4 +1,5 @@
 import { fascias } from './eaves/fascias';
+import { gableEnds } from './gables/gable-ends';
 import type { Member } from './member/member';
 import type { Added, Pass } from './pass';
 import { headerMember, lineMember, rafterMember } from './to-member';
@@ -35,6 +36,7 @@ export const PASSES: readonly Pass[] = [
   headers,
   rafters,
   eaves,
+  gableEnds,
   purlins,
   rafterTies,
   collarTies,

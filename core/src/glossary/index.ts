@@ -24,7 +24,9 @@ export type Pictured =
         | 'purlin'
         | 'header'
         | 'spacing'
-        | 'gablet';
+        | 'gablet'
+        | 'barge'
+        | 'lookout';
     }
   | { readonly of: 'board'; readonly part: 'long' | 'short' | 'line' | 'complement' | 'crown' }
   | { readonly of: 'hip'; readonly part: 'drop' | 'backing' }
@@ -138,6 +140,15 @@ export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
     shown: { of: 'plan', part: 'spacing' },
   },
   centre: { means: 'The middle.', shown: null },
+  barge: {
+    means: 'The rafter at the edge of a roof that hangs over its gable.',
+    shown: { of: 'plan', part: 'barge' },
+  },
+  lookout: {
+    means:
+      'A short timber square out from the gable’s rafter, which carries the barge. Butted between the two like the rungs of a ladder, it carries a narrow overhang; a wide one wants lookouts that run in over the gable’s rafter.',
+    shown: { of: 'plan', part: 'lookout' },
+  },
   'framing square': {
     means:
       'A steel square with two arms. A pair of figures, one on each arm, held to the edge of a board gives the line of a cut.',

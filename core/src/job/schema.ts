@@ -132,6 +132,9 @@ const timber = z.strictObject({
   collarTie: stock.optional(),
   rafterTie: stock.optional(),
   fascia: stock.optional(),
+  /** Given, gables that the roof hangs over have barges on a ladder of lookouts. */
+  barge: stock.optional(),
+  lookout: stock.optional(),
   plateWidth: length(30, 1000).optional(),
   /** How thick the wall plates are; 38 mm where none is given. */
   plateThickness: length(10, 400).optional(),

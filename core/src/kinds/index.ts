@@ -125,6 +125,22 @@ const ROWS = {
     stands: 'tie',
     setByHeight: false,
   },
+  barge: {
+    term: 'barge',
+    letters: 'B',
+    dash: [18, 4, 3, 4, 3, 4],
+    widthPx: 3,
+    stands: 'edge',
+    setByHeight: false,
+  },
+  lookout: {
+    term: 'lookout',
+    letters: 'LO',
+    dash: [5, 2],
+    widthPx: 2,
+    stands: 'between',
+    setByHeight: false,
+  },
   fascia: {
     term: 'fascia',
     letters: 'F',

@@ -1,7 +1,10 @@
 import { SAME_HEIGHT_MM } from '../geom';
-import { say } from '../sentence';
+import { inMm, say } from '../sentence';
 import type { Roof, SideLine } from '../roof';
-import { note, type Remark, type Subject } from './remark';
+import { caution, note, type Remark, type Subject } from './remark';
+
+/** The widest gable overhang that a ladder usually carries: a foot. mm */
+const USUAL_LADDER_MM = 305;
 
 const eaves = (roof: Roof): { fall: number; line: SideLine; block: string }[] =>
   roof.slopes.flatMap(({ sides }) =>
@@ -36,11 +39,20 @@ export const aboutEaves = ({ job, roof }: Subject): Remark[] => {
       ),
     );
   const sides = roof.blocks.flatMap((block) => block.sides);
-  if (sides.some((side) => side.roof === 'gable' && side.overhangMm > 0))
+  const hanging = sides.filter((side) => side.roof === 'gable' && side.overhangMm > 0);
+  if (hanging.length > 0 && job.timber.barge === undefined)
     remarks.push(
       note(
         'gable-overhang',
-        say`the gable overhang wants barge rafters and lookouts; they are not in this list yet`,
+        say`the gable overhang wants ‹barges› and ‹lookouts›; give them under Roof, or frame it another way`,
+      ),
+    );
+  const widest = Math.max(0, ...hanging.map(({ overhangMm }) => overhangMm));
+  if (job.timber.barge !== undefined && widest > USUAL_LADDER_MM)
+    remarks.push(
+      caution(
+        'wide-ladder',
+        say`a ladder of butted ‹lookouts› carries ${inMm(widest)} of overhang by its nails alone; past ${inMm(USUAL_LADDER_MM)} the usual way is ‹lookouts› that run in over the gable’s rafter: ask the local code`,
       ),
     );
   if (sides.some((side) => side.roof === 'wall'))

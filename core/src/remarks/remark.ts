@@ -30,6 +30,7 @@ export type RemarkCode =
   | 'fascias-uneven'
   | 'tail-plumb'
   | 'gable-overhang'
+  | 'wide-ladder'
   | 'wants-ledger'
   | 'carried-over'
   | 'stations-left-out'

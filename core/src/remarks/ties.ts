@@ -40,7 +40,9 @@ export const aboutTies = ({ job, framing }: Subject): Remark[] => {
     remarks.push(
       note(
         'no-partner',
-        say`${framing.leftOut.alone} rafters at a ‹ridge› have no partner straight opposite and no tie: the two sides are laid out differently there`,
+        framing.leftOut.alone === 1
+          ? say`one rafter at a ‹ridge› has no partner straight opposite and no tie: the two sides are laid out differently there`
+          : say`${framing.leftOut.alone} rafters at a ‹ridge› have no partner straight opposite and no tie: the two sides are laid out differently there`,
       ),
     );
   return remarks;

@@ -37,6 +37,8 @@ const ROWS = {
   header: { us: 'header', uk: 'trimmer' },
   'on centre': { us: 'on center', uk: 'at centres', plural: { us: 'on center', uk: 'at centres' } },
   centre: { us: 'center', uk: 'centre' },
+  barge: { us: 'barge rafter', uk: 'barge board' },
+  lookout: { us: 'lookout', uk: 'ladder rung' },
   'framing square': { us: 'framing square', uk: 'roofing square' },
   'collar tie': { us: 'collar tie', uk: 'collar' },
   'rafter tie': { us: 'rafter tie', uk: 'ceiling tie' },

@@ -57,6 +57,15 @@ const anyTies: fc.Arbitrary<Pick<JobInput, 'collarTies' | 'rafterTies'>> = fc.re
   { requiredKeys: [] },
 );
 
+/** How far the roof hangs over its gables, with barges and their ladders or without. */
+const anyGables = fc.record({ overhang: fc.constantFrom(0, 150, 260), framed: fc.boolean() });
+
+const hanging = (blocks: JobInput['blocks'], overhang: number): JobInput['blocks'] =>
+  blocks.map((block) => ({
+    ...block,
+    sides: block.sides.map((side) => (side.roof === 'gable' ? { ...side, overhang } : side)),
+  }));
+
 /** Purlins under the eaves of the first part: none, some or all of them, in one of the ways. */
 interface AnyPurlins {
   readonly at: number;
@@ -81,16 +90,21 @@ const purlinsOf = ({ blocks: [first] }: JobInput, found: AnyPurlins | null): Job
         .map((side) => ({ block: first.id, side, at: found.at, set: found.set }));
 
 const anyHouse: fc.Arbitrary<JobInput> = fc
-  .tuple(anyShape, anyTies, anyPurlins)
-  .map(([house, ties, purlins]) => ({
+  .tuple(anyShape, anyTies, anyPurlins, anyGables)
+  .map(([house, ties, purlins, { overhang, framed }]) => ({
     ...house,
     ...ties,
     purlins: purlinsOf(house, purlins),
+    blocks: hanging(house.blocks, overhang),
     timber: {
       ...house.timber,
       purlin: house.timber.purlin ?? { thickness: 60, depth: 120 },
       collarTie: { thickness: 38, depth: 90 },
       rafterTie: { thickness: 38, depth: 140 },
+      ...(framed && {
+        barge: { thickness: 38, depth: 140 },
+        lookout: { thickness: 38, depth: 89 },
+      }),
     },
   }));
 

@@ -27,6 +27,13 @@ export const angleSummary = (cuts: readonly CutEntry[], display: Display): strin
   const face = faceSetting(top, display);
   const tilted = cuts.find(isTilted);
   if (tilted === undefined) return face;
-  const end = tilted.at === 'top' ? '' : tilted.at === 'bottom' ? 'foot ' : `${tilted.at} `;
+  const end =
+    tilted.at === 'top'
+      ? ''
+      : tilted.name === 'lip'
+        ? 'lip '
+        : tilted.at === 'bottom'
+          ? 'foot '
+          : `${tilted.at} `;
   return `${face} · ${end}tilt ${formatDegrees(tilted.faceTilt)}`;
 };

@@ -14,6 +14,8 @@ export const gannetPoint: JobInput = {
     common: { thickness: 45, depth: 170 },
     ridge: { thickness: 45, depth: 245 },
     fascia: { thickness: 22, depth: 170 },
+    barge: { thickness: 45, depth: 170 },
+    lookout: { thickness: 45, depth: 95 },
     purlin: { thickness: 75, depth: 150 },
     collarTie: { thickness: 38, depth: 120 },
     plateWidth: 100,

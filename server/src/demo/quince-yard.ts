@@ -8,13 +8,15 @@ export const quinceYard: JobInput = {
   version: 1,
   name: 'Quince Yard',
   about:
-    'Bakery. Gable to the yard; the street end is oblique, for it follows the lane, and is hipped: no two of its corners are alike.',
+    'Bakery. Gable to the yard; the street end is oblique, for it follows the lane, and is hipped: no two of its corners are alike. Canted purlins run round it halfway up.',
   display: { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' },
   timber: {
     common: { thickness: 47, depth: 195 },
     hip: { thickness: 47, depth: 245 },
     ridge: { thickness: 38, depth: 245 },
     fascia: { thickness: 22, depth: 220 },
+    barge: { thickness: 47, depth: 195 },
+    lookout: { thickness: 47, depth: 95 },
     purlin: { thickness: 75, depth: 175 },
     plateWidth: 100,
     sheathing: 0,

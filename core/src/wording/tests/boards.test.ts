@@ -49,9 +49,9 @@ it('notes that say the same of several pieces are one, with their marks', () => 
       note('deep-notch', 'takes 45 %', 'C3'),
     ]),
   ).toEqual([
-    { level: 'caution', text: 'tilted 54.7°', marks: ['HJ1', 'HJ2'] },
-    { level: 'caution', text: 'takes 40 %', marks: ['C1', 'C2'] },
-    { level: 'caution', text: 'no ties', marks: [] },
-    { level: 'caution', text: 'takes 45 %', marks: ['C3'] },
+    { code: 'past-saw', level: 'caution', text: 'tilted 54.7°', marks: ['HJ1', 'HJ2'] },
+    { code: 'deep-notch', level: 'caution', text: 'takes 40 %', marks: ['C1', 'C2'] },
+    { code: 'no-ties', level: 'caution', text: 'no ties', marks: [] },
+    { code: 'deep-notch', level: 'caution', text: 'takes 45 %', marks: ['C3'] },
   ]);
 });

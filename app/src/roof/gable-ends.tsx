@@ -1,0 +1,33 @@
+import { hangsOverGables, withBarges } from '@ogee/core/src/job';
+import { useOpenJob } from '../data/open-job';
+import { Stock } from '../timber/stock-fields';
+import { ChoiceField } from '../ui/fields';
+import { Title } from '../ui/text';
+
+/** What the edge of a roof that hangs over its gables is made of. */
+export const GableEnds = () => {
+  const { job, edit } = useOpenJob();
+  if (!hangsOverGables(job)) return null;
+  const framed = job.timber.barge !== undefined;
+  return (
+    <>
+      <Title>Gable ends</Title>
+      <ChoiceField
+        label="At the edge over a ‹gable›"
+        value={framed ? 'ladder' : 'none'}
+        options={[
+          { value: 'none', label: 'Not framed here' },
+          { value: 'ladder', label: 'A ladder' },
+        ]}
+        onChange={(way) => edit((now) => withBarges(now, way === 'ladder'))}
+        help="A ‹barge› at the edge of the roof, carried by ‹lookouts› butted between it and the ‹gable›’s own rafter. Enough for a narrow overhang; hold the first pair by a temporary strip until all are nailed."
+      />
+      {framed && (
+        <>
+          <Stock name="barge" />
+          <Stock name="lookout" />
+        </>
+      )}
+    </>
+  );
+};

@@ -1,0 +1,61 @@
+import { CUT_ALIKE_MM, CUT_ALIKE_RAD } from '../geom';
+import { degrees } from '../units';
+import type { CutListEntry } from './model';
+
+/** What became of a mark: another cut, another number of them, no longer there, or new. */
+export interface MarkChange {
+  readonly mark: string;
+  /** The line before and now; null where there was none, or is none any more. */
+  readonly was: CutListEntry | null;
+  readonly is: CutListEntry | null;
+  /** Whether what is sawn is another piece, or only how many of them are. */
+  readonly cut: boolean;
+}
+
+const near = (one: number, other: number, slack: number): boolean => Math.abs(one - other) <= slack;
+
+/** Whether two lines of the list are sawn alike. */
+const sawnAlike = (one: CutListEntry, other: CutListEntry): boolean => {
+  const lengths = ['longPoint', 'shortPoint', 'body', 'tail', 'blank'] as const;
+  const seats = [one.seat, other.seat].map((seat) => [seat?.width ?? 0, seat?.plumbDepth ?? 0]);
+  return (
+    one.kind === other.kind &&
+    one.stock.thickness === other.stock.thickness &&
+    one.stock.depth === other.stock.depth &&
+    lengths.every((name) => near(one.length[name], other.length[name], CUT_ALIKE_MM)) &&
+    [0, 1].every((i) => near(seats[0]?.[i] ?? 0, seats[1]?.[i] ?? 0, CUT_ALIKE_MM)) &&
+    one.cuts.length === other.cuts.length &&
+    one.cuts.every((cut, i) => {
+      const like = other.cuts[i];
+      return (
+        like !== undefined &&
+        like.at === cut.at &&
+        near(like.faceAngle, cut.faceAngle, degrees(CUT_ALIKE_RAD)) &&
+        near(like.faceTilt, cut.faceTilt, degrees(CUT_ALIKE_RAD))
+      );
+    })
+  );
+};
+
+/**
+ * The marks of one list that mean something else in another, in the order they go up; those that are gone come last. A
+ * mark is what is pencilled on a board: one that stays and names another cut is the one that spoils timber.
+ */
+export const changesBetween = (
+  before: readonly CutListEntry[],
+  after: readonly CutListEntry[],
+): MarkChange[] => {
+  const was = new Map(before.map((entry) => [entry.mark, entry]));
+  const marks = new Set(after.map(({ mark }) => mark));
+  return [
+    ...after.flatMap((is): MarkChange[] => {
+      const own = was.get(is.mark) ?? null;
+      if (own === null) return [{ mark: is.mark, was: null, is, cut: true }];
+      if (!sawnAlike(own, is)) return [{ mark: is.mark, was: own, is, cut: true }];
+      return own.count === is.count ? [] : [{ mark: is.mark, was: own, is, cut: false }];
+    }),
+    ...before.flatMap((own): MarkChange[] =>
+      marks.has(own.mark) ? [] : [{ mark: own.mark, was: own, is: null, cut: true }],
+    ),
+  ];
+};

@@ -1,0 +1,21 @@
+import type { Job } from '../schema';
+
+/** Whether the roof hangs over a gable anywhere. */
+export const hangsOverGables = ({ blocks }: Job): boolean =>
+  blocks.some(({ sides }) => sides.some((side) => side.roof === 'gable' && side.overhang > 0));
+
+/** Barges on a ladder at every gable that the roof hangs over, or none. They start with the rafters' own size. */
+export const withBarges = (job: Job, wanted: boolean): Job => {
+  const { barge, lookout, ...timber } = job.timber;
+  if (!wanted) return { ...job, timber };
+  const { common } = job.timber;
+  return {
+    ...job,
+    timber: {
+      ...timber,
+      barge: barge ?? common,
+      // Half as deep as the rafters: nailed through from both sides, within their depth.
+      lookout: lookout ?? { thickness: common.thickness, depth: Math.round(common.depth / 2) },
+    },
+  };
+};

@@ -6,6 +6,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { writeLength, writeStock } from '../ui/length-entry';
+import { ChangedFrom } from './changes';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { useScroller } from '../ui/scroller';
@@ -52,6 +53,7 @@ const Row = memo(({ entry, display, chosen, onOpen }: RowProps) => {
           {(entry.heights ?? []).map(({ top, abovePlate }) => (
             <Small key={top}>top {writeLength(abovePlate, display)} above ‹plate›</Small>
           ))}
+          <ChangedFrom mark={entry.mark} display={display} />
           <Small>{angleSummary(entry.cuts, display)}</Small>
         </View>
       </View>

@@ -7,6 +7,7 @@ import { Caution, gravestFirst } from '../ui/caution';
 import { Loading } from '../ui/states';
 import { Small, Title, Words } from '../ui/text';
 import { useWide } from '../ui/use-wide';
+import { ChangesBar } from './changes';
 import { CutListView } from './cut-list';
 
 /** What to saw next. On a wide screen the list stands on the left already. */
@@ -29,6 +30,7 @@ export const CutsScreen = () => {
       </View>
       {!wide && (
         <View className="-mx-4">
+          <ChangesBar />
           <CutListView members={members} display={job.display} chosen={null} onOpen={openPiece} />
         </View>
       )}

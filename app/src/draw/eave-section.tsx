@@ -100,12 +100,7 @@ export const EaveSection = ({ display }: { display: Job['display'] }) => {
               strokeWidth={3}
             />
           </G>
-          {label(
-            px0 - 8,
-            px([0, hapMm / 2])[1] + 5,
-            `${say('above ‹plate›')} ${text(hapMm)}`,
-            'end',
-          )}
+          {label(px0 + 8, px([0, hapMm / 2])[1] + 5, `${say('above ‹plate›')} ${text(hapMm)}`)}
           {label(px([section.plate[1]?.[0] ?? 0, 0])[0] + 8, pz0 + 16, `seat ${text(seatMm)}`)}
           {label(
             px([-overhangMm / 2, 0])[0],

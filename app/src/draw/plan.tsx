@@ -106,6 +106,9 @@ const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
   );
 };
 
+/** How wide a letter of a name is, as a share of its height. */
+const LETTER_SHARE = 0.6;
+
 /** What a plan shows, in words: how many of each mark. */
 export const countsOf = ({ members }: CutList): string =>
   members.map(({ count, mark }) => `${count} ${mark}`).join(', ');
@@ -130,7 +133,11 @@ export const Plan = (props: PlanProps) => {
   }));
   const kinds = byKind(timbers);
   const size = Math.min(LABEL.most, spacingMm * fit.pxPerMm * LABEL.share);
-  const minor = size < LABEL.least ? [] : timbers.filter(({ kind }) => !isMajor(kind));
+  // A piece shorter than its name is not named: the list and a touch tell of it.
+  const hasRoom = ({ from, to, mark }: PlanTimber): boolean =>
+    Math.hypot(to[0] - from[0], to[1] - from[1]) > mark.length * size * LETTER_SHARE;
+  const minor =
+    size < LABEL.least ? [] : timbers.filter((one) => !isMajor(one.kind) && hasRoom(one));
   const named = [...minor, ...timbers.filter(({ kind }) => isMajor(kind))];
   const points = (loop: readonly Vec2[]): string =>
     loop.map((p) => fit.toPx(p).join(',')).join(' ');

@@ -3,6 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import History from 'lucide-react-native/icons/clock-arrow-left';
+import { ChangesBar, ChangesProvider } from '../cuts/changes';
 import { BoardStrip } from '../cuts/board-strip';
 import { CutListView } from '../cuts/cut-list';
 import { InHandsProvider } from '../cuts/in-hands';
@@ -88,6 +89,7 @@ const WideBody = ({ children }: { children: ReactNode }) => {
         aria-label="Pieces"
         className="w-[330px] flex-none border-r border-grain bg-sheet py-2"
       >
+        <ChangesBar />
         {roof !== null && (
           <CutListView
             members={roof.cuts.members}
@@ -128,25 +130,27 @@ export const JobShell = ({ children }: { children: ReactNode }) => {
   useShortcuts(setHelp);
   usePageTitle(pageName(path), job.name);
   return (
-    <InHandsProvider mark={markIn(path)}>
-      <View className="flex-1">
-        <Head wide={wide} />
-        <StopBar />
-        <NotTakenBar />
-        <StaleBar />
-        {wide ? (
-          <WideBody>{children}</WideBody>
-        ) : (
-          <>
-            <PlaceScroll className="flex-1" contentContainerClassName="p-4">
-              {children}
-            </PlaceScroll>
-            <UndoBar wide={false} />
-            <PlaceBar jobId={id} wide={false} />
-          </>
-        )}
-        {help && <ShortcutHelp />}
-      </View>
-    </InHandsProvider>
+    <ChangesProvider>
+      <InHandsProvider mark={markIn(path)}>
+        <View className="flex-1">
+          <Head wide={wide} />
+          <StopBar />
+          <NotTakenBar />
+          <StaleBar />
+          {wide ? (
+            <WideBody>{children}</WideBody>
+          ) : (
+            <>
+              <PlaceScroll className="flex-1" contentContainerClassName="p-4">
+                {children}
+              </PlaceScroll>
+              <UndoBar wide={false} />
+              <PlaceBar jobId={id} wide={false} />
+            </>
+          )}
+          {help && <ShortcutHelp />}
+        </View>
+      </InHandsProvider>
+    </ChangesProvider>
   );
 };

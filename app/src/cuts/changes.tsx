@@ -1,0 +1,105 @@
+import { changesBetween, type CutListEntry, type MarkChange } from '@ogee/core/src/cuts';
+import type { Job } from '@ogee/core/src/job';
+import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { useOpenJob } from '../data/open-job';
+import { useDrawnRoof, useRoof } from '../data/roof';
+import { Button } from '../ui/button';
+import { Fold } from '../ui/fold';
+import { writeLength } from '../ui/length-entry';
+import { Figure, Small, Strong } from '../ui/text';
+
+interface Changes {
+  /** By mark, in the order they go up. */
+  readonly changes: ReadonlyMap<string, MarkChange>;
+  /** From now on nothing has changed. */
+  readonly read: () => void;
+}
+
+const Context = createContext<Changes>({ changes: new Map(), read: () => undefined });
+
+/** What has changed in the list since it was opened, or last said to be read. */
+export const ChangesProvider = ({ children }: { readonly children: ReactNode }) => {
+  const { stale } = useRoof();
+  const roof = useDrawnRoof();
+  const members = roof?.cuts.members ?? null;
+  const [readOnce, setRead] = useState<readonly CutListEntry[] | null>(null);
+  // The first list is what the crew knows.
+  if (readOnce === null && members !== null) setRead(members);
+  const changes = useMemo(
+    () =>
+      new Map(
+        readOnce === null || members === null || stale
+          ? []
+          : changesBetween(readOnce, members).map((change) => [change.mark, change]),
+      ),
+    [readOnce, members, stale],
+  );
+  const value = useMemo(() => ({ changes, read: () => setRead(members) }), [changes, members]);
+  return <Context.Provider value={value}>{children}</Context.Provider>;
+};
+
+export const useChanges = (): Changes => useContext(Context);
+
+const signed = (mm: number, display: Job['display']): string =>
+  `${mm < 0 ? '−' : '+'}${writeLength(Math.abs(mm), display)}`;
+
+/** By how much the long point did, and what else. */
+const told = ({ was, is, cut }: MarkChange, display: Job['display']): string => {
+  if (was === null) return `new, ${is?.count ?? 0} off`;
+  if (is === null) return `gone, ${was.count} off before`;
+  const count = was.count === is.count ? '' : `${was.count} → ${is.count} off`;
+  if (!cut) return count;
+  const by = is.length.longPoint - was.length.longPoint;
+  const shown = (mm: number): string => writeLength(mm, display);
+  const long =
+    shown(was.length.longPoint) === shown(is.length.longPoint)
+      ? 'its cuts, not its length'
+      : `${shown(was.length.longPoint)} → ${shown(is.length.longPoint)} (${signed(by, display)})`;
+  return count === '' ? long : `${long} · ${count}`;
+};
+
+/** Marks that mean another cut than before; a board pencilled with one is no longer what it says. */
+export const ChangesBar = () => {
+  const { job } = useOpenJob();
+  const { changes, read } = useChanges();
+  const [open, setOpen] = useState(false);
+  const { size } = changes;
+  if (size === 0) return null;
+  return (
+    <View className="border-b border-grain bg-wash px-3 pb-2" testID="changes">
+      <Fold
+        title={`${size} ${size === 1 ? 'mark' : 'marks'} changed`}
+        what="since you last read the list; what is sawn already may not fit"
+        open={open}
+        onOpen={setOpen}
+        testID="changes-open"
+      >
+        <View role="list" aria-label="Marks that changed" className="pb-2">
+          {[...changes.values()].map((change) => (
+            <View
+              key={change.mark}
+              role="listitem"
+              className="flex-row items-baseline gap-3 border-t border-grain py-1"
+            >
+              <Strong className="w-12">{change.mark}</Strong>
+              <Figure className="flex-1 text-base">{told(change, job.display)}</Figure>
+            </View>
+          ))}
+        </View>
+      </Fold>
+      <Button label="Read" onPress={read} testID="changes-read" />
+    </View>
+  );
+};
+
+/** What a mark's long point was, where it is another now. */
+export const ChangedFrom = ({ mark, display }: { mark: string; display: Job['display'] }) => {
+  const { changes } = useChanges();
+  const change = changes.get(mark);
+  return change?.cut === true ? (
+    <Small className="text-chalk">
+      {change.was === null ? 'new' : `was ${writeLength(change.was.length.longPoint, display)}`}
+    </Small>
+  ) : null;
+};

@@ -1,0 +1,119 @@
+import type { Browser, Page } from 'puppeteer-core';
+import type { CutListEntry } from '@ogee/core';
+import { commandLine, startApp, storedJob, type AppServer } from './support/app-server';
+import {
+  byId,
+  launch,
+  leaveField,
+  openPage,
+  PHONE,
+  press,
+  settled,
+  tap,
+  textOf,
+  typeInto,
+  waitForText,
+} from './support/browser';
+
+jest.setTimeout(180_000);
+
+let server: AppServer;
+let browser: Browser;
+let page: Page;
+
+beforeAll(async () => {
+  server = await startApp();
+  browser = await launch();
+  page = await openPage(browser, PHONE);
+  await page.goto(server.base, { waitUntil: 'networkidle0' });
+  await tap(page, 'job-Gannet Point');
+  await waitForText(page, 'save-state', 'Saved');
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+});
+
+/** Chooses within the group of that name. */
+const choose = (group: string, words: string): Promise<void> =>
+  page
+    .locator(
+      `::-p-xpath(//*[@role='radiogroup' and @aria-label=${JSON.stringify(group)}]//*[@role='radio' and contains(., ${JSON.stringify(words)})])`,
+    )
+    .click();
+
+/** The list of the command line for what is stored, by kind. */
+const listed = async (kind: string): Promise<CutListEntry[]> => {
+  await settled(page);
+  const { job } = await storedJob(page);
+  const list = JSON.parse(commandLine(job)) as { members: CutListEntry[] };
+  return list.members.filter((entry) => entry.kind === kind);
+};
+
+it('sets ties and purlins by thumb, and the list is that of the command line', async () => {
+  await tap(page, 'place-timber');
+  await choose('Ceiling ties', 'On the wall plates');
+  await choose('Collars', 'By height');
+  await page.waitForSelector(byId('field-collarTies.bottom'));
+  await typeInto(page, 'field-collarTies.bottom', '1100');
+  await leaveField(page);
+  await choose('Under the rafters', 'Plumb');
+  await choose('How far in', 'A distance');
+  await page.waitForSelector(byId('field-purlins.0.at'));
+  await typeInto(page, 'field-purlins.0.at', '800');
+  await leaveField(page);
+  const [collar] = await listed('collar-tie');
+  const [joist] = await listed('rafter-tie');
+  const [purlin] = await listed('purlin');
+  // Span 4200, slope 1 in 1, 180 above the plate, held 12 off square.
+  expect(collar!.length.longPoint).toBeCloseTo(4200 - 2 * (1100 - 180 + 12 * Math.SQRT2), 6);
+  expect(joist!.length.longPoint).toBeCloseTo(4200, 6);
+  expect(purlin!.length.theory).toBeCloseTo(6300, 6);
+  await tap(page, 'place-cuts');
+  for (const entry of [collar!, joist!, purlin!]) {
+    await page.waitForSelector(byId(`piece-${entry.mark}`));
+    const row = await textOf(page, `piece-${entry.mark}`);
+    expect(row).toContain(`${entry.count} off`);
+    expect(row).toContain(String(Math.round(entry.length.longPoint)));
+  }
+});
+
+it('says which marks changed and by how much, until the list is read', async () => {
+  await waitForText(page, 'changes', 'changed');
+  await tap(page, 'changes-open');
+  const said = await textOf(page, 'changes');
+  expect(said).toMatch(/RT1\s+new, 15 off/);
+  // The collar of the sample was a third of the span less its hold-off.
+  const before = 4200 / 3 - 24 * Math.SQRT2;
+  const after = 4200 - 2 * (1100 - 180 + 12 * Math.SQRT2);
+  expect(said).toContain(`(+${Math.round((after - before) * 100) / 100} mm)`);
+  expect(await textOf(page, 'piece-CT1')).toContain('was ');
+  await tap(page, 'changes-read');
+  await page.waitForFunction((id) => document.querySelector(id) === null, {}, byId('changes'));
+  expect(await textOf(page, 'piece-CT1')).not.toContain('was ');
+});
+
+it('refuses a collar in the ridge beside its field, keeping what was typed', async () => {
+  await tap(page, 'place-timber');
+  await typeInto(page, 'field-collarTies.bottom', '1900');
+  await leaveField(page);
+  await page.waitForFunction(() => document.body.innerText.includes('would stand in the ridge'));
+  const field = await page.$eval(
+    byId('field-collarTies.bottom'),
+    (input) => (input as HTMLInputElement).value,
+  );
+  expect(field).toContain('1900');
+  await typeInto(page, 'field-collarTies.bottom', '1100');
+  await leaveField(page);
+  await page.waitForFunction(() => !document.body.innerText.includes('would stand in the ridge'));
+});
+
+it('hangs barges and their ladder on or off under the roof', async () => {
+  await tap(page, 'place-roof');
+  await press(page, 'Not framed here');
+  expect(await listed('barge')).toEqual([]);
+  await press(page, 'A ladder');
+  const [barge] = await listed('barge');
+  expect(barge!.count).toBe(4);
+  expect((await listed('lookout'))[0]!.length.body).toBeCloseTo(200 - 45, 6);
+});

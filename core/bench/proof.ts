@@ -39,7 +39,7 @@ export const proofFigures = (): void => {
         for (const way of WAYS) {
           const made = sawn(steps, way);
           const straight = sawnWrong(made, laid(member, false));
-          const round = turnedRound(made, entry.length.blank, entry.stock.thickness);
+          const round = turnedRound(made, laid(member, false), entry.stock.thickness);
           const wrong =
             entry.slope === 0
               ? Math.min(straight, sawnWrong(round, laid(member, false)))

@@ -92,7 +92,7 @@ const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
   const { colour } = useTheme();
   const { from, to, kind, mark } = timber;
   // Fascias are named off the middle, where the walls' names stand.
-  const share = kind === 'fascia' ? 0.08 : isMajor(kind) ? 0.5 : 0.42;
+  const share = kind === 'fascia' ? 0.08 : isMajor(kind) ? 0.5 : kind === 'rafter-tie' ? 0.2 : 0.42;
   const own = isMajor(kind) ? LABEL.most : size;
   return (
     <Halo

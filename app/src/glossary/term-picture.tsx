@@ -88,6 +88,7 @@ const plan = (part: PartOf<'plan'>, { hot, line, faint }: Inks): ReactNode => {
       {path('M170 190V80', is('ridge') ? hot : line, is('ridge') ? 5 : 2)}
       {path('M20 20L70 70L20 120', is('hip') ? hot : line, is('hip') ? 5 : 2)}
       {path('M130 120L170 80L210 120', is('valley') ? hot : line, is('valley') ? 5 : 2)}
+      {is('block') && path('M90 26H110M110 26H130M130 26H150', hot, 5)}
       {is('barge') && path('M290 20V70M290 70V120', hot, 5)}
       {is('lookout') &&
         path('M280 30H290M280 45H290M280 60H290M280 80H290M280 95H290M280 110H290', hot, 4)}

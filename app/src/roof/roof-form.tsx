@@ -15,7 +15,7 @@ import { Button } from '../ui/button';
 import { ChoiceField, LengthField, PitchField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 import { Breaks } from './breaks';
-import { GableEnds } from './gable-ends';
+import { EaveBlocks, GableEnds } from './roof-edges';
 import { Gablet } from './gablet';
 
 type Kind = Side['roof'];
@@ -165,6 +165,7 @@ export const RoofForm = () => {
         <GableEnds />
         <Title>The eave in section</Title>
         <EaveSection display={job.display} />
+        <EaveBlocks />
         <ChoiceField
           label="Tail"
           value={job.framing.tail}

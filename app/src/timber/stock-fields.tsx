@@ -15,7 +15,8 @@ type Sized =
   | 'collarTie'
   | 'rafterTie'
   | 'barge'
-  | 'lookout';
+  | 'lookout'
+  | 'blocking';
 
 const NAMES: Readonly<Record<Sized, string>> = {
   common: '‹Commons› and jacks',
@@ -28,6 +29,7 @@ const NAMES: Readonly<Record<Sized, string>> = {
   rafterTie: '‹Rafter ties›',
   barge: '‹Barges›',
   lookout: '‹Lookouts›',
+  blocking: '‹Eave blocks›',
 };
 
 /** The actual size of one kind of timber; where it has none yet, one touch gives it. */

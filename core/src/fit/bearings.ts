@@ -22,7 +22,9 @@ type Touch = { readonly contact: Contact; readonly other: Body; readonly face: P
 
 const isPlate = (body: Body): body is PlacedPlate => 'plate' in body;
 
-const isFascia = (body: Body): boolean => isMember(body) && body.member.kind === 'fascia';
+/** What only hangs on tails or stands between rafters carries none of them. */
+const carriesNone = (body: Body): boolean =>
+  isMember(body) && (body.member.kind === 'fascia' || body.member.kind === 'blocking');
 
 /** A fascia's mitre meets the next fascia; what lies beside it, a tail's cheek along a valley, is not meant to. */
 const isFasciaEnd = ({ other, face }: Touch): boolean =>
@@ -207,7 +209,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
   let worstGapMm = 0;
   const at = (face: PlacedFace): readonly Touch[] => byFace.get(face) ?? [];
   const bears = (face: PlacedFace): boolean =>
-    at(face).some(({ contact, other }) => touches(contact) && !isFascia(other));
+    at(face).some(({ contact, other }) => touches(contact) && !carriesNone(other));
   const off = (
     placed: Placed,
     face: PlacedFace,
@@ -253,8 +255,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
           if (!touches(contact)) continue;
           joints += 1;
           worstGapMm = Math.max(worstGapMm, Math.abs(contact.gapMm));
-          // A fascia hangs on the tails; it carries none.
-          if (!isFascia(other)) borne += contact.areaMm2;
+          if (!carriesNone(other)) borne += contact.areaMm2;
         }
         share = Math.max(share, borne / areaOf(face));
         const least = (member.kind === 'fascia' ? MITRE_SHARE : FACES_SHARE) * areaOf(face);

@@ -4,6 +4,7 @@ import type { Job } from '../job';
 import type { Roof } from '../roof';
 import { say } from '../sentence';
 import { bearingsOf } from './bearings';
+import { bareGaps } from './blocking';
 import { floating } from './carried';
 import { contactsOf } from './contacts';
 import { bareEaves, openMitres } from './eaves';
@@ -128,6 +129,7 @@ export const dryFit = (
       ...bareEaves(site, contacts),
       ...openMitres(site, contacts),
       ...offLayout(site),
+      ...bareGaps(site),
       ...gableEndsAmiss(site, contacts),
       ...purlinsAmiss(site, contacts),
       ...tiesAmiss(site, contacts),

@@ -15,7 +15,7 @@ import { inMm, say } from '../sentence';
 import type { Roof, RoofBorder, SideLine } from '../roof';
 import { touches, type Contact } from './contacts';
 import { liesIn, middleOfPoints, type FrameOnSite } from './frame-on-site';
-import type { Placed } from './placed';
+import type { Placed, PlacedFace } from './placed';
 import type { FitProblem } from './report';
 
 /** Bare lengths of eave shorter than this are whole. mm */
@@ -77,13 +77,21 @@ export const openMitres = (
   const ends = members
     .filter(({ member }) => member.kind === 'fascia')
     .flatMap((fascia) => endsOfFascia(fascia));
+  const isEnd = (of: Placed, face: PlacedFace): boolean =>
+    Math.abs(v3.dot(face.plane.normal, of.member.frame.a)) > END;
   const meet = (one: Placed, other: Placed): boolean =>
-    contacts.some(
-      (contact) =>
-        touches(contact) &&
-        ((contact.one === one && contact.other === other) ||
-          (contact.one === other && contact.other === one)),
-    );
+    contacts.some((contact) => {
+      if (!touches(contact)) return false;
+      const { face, otherFace } = contact;
+      if (contact.one === one && contact.other === other)
+        return isEnd(one, face) && isEnd(other, otherFace);
+      return (
+        contact.one === other &&
+        contact.other === one &&
+        isEnd(other, face) &&
+        isEnd(one, otherFace)
+      );
+    });
   return ends.flatMap((one, i) =>
     ends.slice(i + 1).flatMap((other): FitProblem[] => {
       const apart = v3.distance(one.middle, other.middle);

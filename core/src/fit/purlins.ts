@@ -175,7 +175,15 @@ const liesAmiss = (
       );
   }
   for (const face of reentrant) {
-    if (v3.dot(face.plane.normal, member.frame.e) < UP || bears(face)) continue;
+    if (v3.dot(face.plane.normal, member.frame.e) < UP) continue;
+    // A lip's plane parts the whole board, so that some of it is a seam.
+    const { normal, offset } = face.plane;
+    const like = reentrant.filter(
+      ({ plane }) =>
+        v3.distance(plane.normal, normal) < ALONG ** 2 &&
+        Math.abs(plane.offset - offset) < FIT_GAP_MM,
+    );
+    if (like.some(bears)) continue;
     found.push(
       finding(placed, 'gap', 0, say`the lip of ${mark} does not touch what it passes under`),
     );

@@ -340,17 +340,16 @@ const hasNoRoom = (
       tie = clipSolid(tie, { normal: [wall.a, wall.b, 0], offset: wall.c }, null);
     // What lies past the eaves' walls is tail; past a gable's there is no wood to lie on.
     if (volume(tie) < free / 2) return true;
-    return members.some(({ member, pieces }) => {
-      if (isTie(member)) return false;
-      return pieces.some(({ faces }) => {
+    return members.some(({ pieces }) =>
+      pieces.some(({ faces }) => {
         let shared: ConvexSolid<unknown> = tie;
         for (const { plane } of faces) {
           if (shared.length === 0) return false;
           shared = clipSolid<unknown>(shared, plane, null);
         }
         return volume(shared) > FIT_OVERLAP_MM3 / 2;
-      });
-    });
+      }),
+    );
   });
 };
 

@@ -1,3 +1,4 @@
+import { eaveBlocks } from './eaves/blocking';
 import { fascias } from './eaves/fascias';
 import { gableEnds } from './gables/gable-ends';
 import type { Member } from './member/member';
@@ -36,6 +37,7 @@ export const PASSES: readonly Pass[] = [
   headers,
   rafters,
   eaves,
+  eaveBlocks,
   gableEnds,
   purlins,
   rafterTies,

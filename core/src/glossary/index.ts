@@ -26,7 +26,8 @@ export type Pictured =
         | 'spacing'
         | 'gablet'
         | 'barge'
-        | 'lookout';
+        | 'lookout'
+        | 'block';
     }
   | { readonly of: 'board'; readonly part: 'long' | 'short' | 'line' | 'complement' | 'crown' }
   | { readonly of: 'hip'; readonly part: 'drop' | 'backing' }
@@ -148,6 +149,11 @@ export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
     means:
       'A short timber square out from the gable’s rafter, which carries the barge. Butted between the two like the rungs of a ladder, it carries a narrow overhang; a wide one wants lookouts that run in over the gable’s rafter.',
     shown: { of: 'plan', part: 'lookout' },
+  },
+  'eave block': {
+    means:
+      'A board on edge between two rafters over the plate. It keeps them upright and closes the roof there; its top is bevelled to the slope.',
+    shown: { of: 'plan', part: 'block' },
   },
   'framing square': {
     means:

@@ -135,6 +135,8 @@ const timber = z.strictObject({
   /** Given, gables that the roof hangs over have barges on a ladder of lookouts. */
   barge: stock.optional(),
   lookout: stock.optional(),
+  /** Given, blocks stand between the rafters along the eaves, ripped from it to their depth. */
+  blocking: stock.optional(),
   plateWidth: length(30, 1000).optional(),
   /** How thick the wall plates are; 38 mm where none is given. */
   plateThickness: length(10, 400).optional(),

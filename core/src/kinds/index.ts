@@ -141,6 +141,14 @@ const ROWS = {
     stands: 'between',
     setByHeight: false,
   },
+  blocking: {
+    term: 'eave block',
+    letters: 'BK',
+    dash: [6, 3, 2, 3],
+    widthPx: 2,
+    stands: 'between',
+    setByHeight: false,
+  },
   fascia: {
     term: 'fascia',
     letters: 'F',

@@ -39,6 +39,7 @@ const ROWS = {
   centre: { us: 'center', uk: 'centre' },
   barge: { us: 'barge rafter', uk: 'barge board' },
   lookout: { us: 'lookout', uk: 'ladder rung' },
+  'eave block': { us: 'eave block', uk: 'eaves nogging' },
   'framing square': { us: 'framing square', uk: 'roofing square' },
   'collar tie': { us: 'collar tie', uk: 'collar' },
   'rafter tie': { us: 'rafter tie', uk: 'ceiling tie' },

@@ -57,8 +57,12 @@ const anyTies: fc.Arbitrary<Pick<JobInput, 'collarTies' | 'rafterTies'>> = fc.re
   { requiredKeys: [] },
 );
 
-/** How far the roof hangs over its gables, with barges and their ladders or without. */
-const anyGables = fc.record({ overhang: fc.constantFrom(0, 150, 260), framed: fc.boolean() });
+/** How far the roof hangs over its gables, with barges and their ladders or without; blocks along the eaves or none. */
+const anyEdges = fc.record({
+  overhang: fc.constantFrom(0, 150, 260),
+  framed: fc.boolean(),
+  blocked: fc.boolean(),
+});
 
 const hanging = (blocks: JobInput['blocks'], overhang: number): JobInput['blocks'] =>
   blocks.map((block) => ({
@@ -90,8 +94,8 @@ const purlinsOf = ({ blocks: [first] }: JobInput, found: AnyPurlins | null): Job
         .map((side) => ({ block: first.id, side, at: found.at, set: found.set }));
 
 const anyHouse: fc.Arbitrary<JobInput> = fc
-  .tuple(anyShape, anyTies, anyPurlins, anyGables)
-  .map(([house, ties, purlins, { overhang, framed }]) => ({
+  .tuple(anyShape, anyTies, anyPurlins, anyEdges)
+  .map(([house, ties, purlins, { overhang, framed, blocked }]) => ({
     ...house,
     ...ties,
     purlins: purlinsOf(house, purlins),
@@ -101,6 +105,7 @@ const anyHouse: fc.Arbitrary<JobInput> = fc
       purlin: house.timber.purlin ?? { thickness: 60, depth: 120 },
       collarTie: { thickness: 38, depth: 90 },
       rafterTie: { thickness: 38, depth: 140 },
+      ...(blocked && { blocking: { thickness: 38, depth: 600 } }),
       ...(framed && {
         barge: { thickness: 38, depth: 140 },
         lookout: { thickness: 38, depth: 89 },

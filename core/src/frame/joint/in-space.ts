@@ -17,7 +17,7 @@ import { RIPPED } from './strip';
 const TOUCHING_MM3 = 1;
 
 /** A board's convex pieces by their faces' planes in the world, each looking out. */
-const facesOf = (member: Member): HalfSpace[][] => {
+export const facesOf = (member: Member): HalfSpace[][] => {
   const { frame } = member;
   return solidOf(member).map((piece) =>
     piece.map(({ points: [a, b, c] }): HalfSpace => {

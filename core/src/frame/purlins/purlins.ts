@@ -1,6 +1,7 @@
 import {
   chordOf,
   halfSpace,
+  halfSpaceToLocal,
   toWorld,
   v2,
   v3,
@@ -251,6 +252,28 @@ const withLips = (purlin: Member, before: readonly Member[]): Member => {
     : { ...purlin, notches: low.map((hip) => lipUnder(purlin, hip)) };
 };
 
+/** A lip that leaves less than this share of a purlin's depth leaves too little to bear. */
+const LEAST_UNDER_LIP = 1 / 3;
+
+/** The most that a purlin's lips take of its depth, where they come to the side of what passes over. mm */
+const deepestLip = ({ frame, notches, stock, topMm }: Member): number =>
+  Math.max(
+    0,
+    ...notches.flatMap(({ seat, heels }) =>
+      heels.flatMap((heel) => {
+        const [lip, side] = [seat.keep, heel.keep].map((keep) => halfSpaceToLocal(frame, keep));
+        if (lip === undefined || side === undefined) return [];
+        return [stock.thickness / 2, -stock.thickness / 2].map((s) => {
+          const [sa, ss, se] = side.normal;
+          const [la, ls, le] = lip.normal;
+          const det = sa * le - se * la;
+          const e = (sa * (lip.offset - ls * s) - la * (side.offset - ss * s)) / det;
+          return topMm - e;
+        });
+      }),
+    ),
+  );
+
 /** Why a purlin cannot lie where it is wanted; null where it can. */
 const amiss = (
   site: Site,
@@ -272,6 +295,9 @@ const amiss = (
   if (low < plateMm) return say`would hang ${inMm(plateMm - low)} below the ‹plate›’s top`;
   if ((['top', 'bottom'] as const).some((at) => endOf(site, wanted, distance, stretch, at).open))
     return say`would end in the open, under no ‹hip› or ‹valley› and at no wall`;
+  const lip = deepestLip(purlin);
+  if (lip > purlin.stock.depth * (1 - LEAST_UNDER_LIP))
+    return say`would lose ${inMm(lip)} of its depth to the lip under what hangs lower there; take a deeper one, or a shallower ‹hip› or ‹valley›`;
   const [other] = clashing(purlin, before);
   return other === undefined ? null : say`would stand in a ${other.kind} there`;
 };

@@ -77,32 +77,33 @@ const everyPair = (
   before: readonly Member[],
 ): Pick<Added, 'members' | 'alone'> => {
   const numbers = new Map<string, number>();
-  const members = ridges.flatMap(({ pairs, middle }) => {
+  const set: Member[] = [];
+  for (const { pairs, middle } of ridges) {
     const wanted = pairs.flatMap((pair) => {
       const lie = lieOf(pair);
       return lie === null ? [] : [{ pair, lie }];
     });
     // Counted among those that have room for one.
     let since = every;
-    return wanted.flatMap(({ pair, lie }): Member[] => {
+    for (const { pair, lie } of wanted) {
       const { block, side } = pair.rafters[0].span;
       const key = `${block} ${side}`;
       const number = numbers.get(key) ?? 0;
       const ways = pair.at > middle ? ([-1, 1] as const) : ([1, -1] as const);
       const tie = ways
         .map((way) => tieOn(pair, lie, way, site.job.timber.common, number))
-        .find((one) => insideWalls(site, one) && clashing(one, before).length === 0);
-      if (tie === undefined) return [];
+        .find((one) => insideWalls(site, one) && clashing(one, [...before, ...set]).length === 0);
+      if (tie === undefined) continue;
       if (since < every) {
         since += 1;
-        return [];
+        continue;
       }
       since = 1;
       numbers.set(key, number + 1);
-      return [tie];
-    });
-  });
-  return { members, alone: ridges.reduce((sum, { alone }) => sum + alone.length, 0) };
+      set.push(tie);
+    }
+  }
+  return { members: set, alone: ridges.reduce((sum, { alone }) => sum + alone.length, 0) };
 };
 
 /** A tie that reaches past a wall's outside face by less than this is within it. mm */

@@ -21,7 +21,7 @@ export {
   type BreakWay,
 } from './change-side';
 export { withCorners } from './change-corners';
-export { hangsOverGables, withBarges } from './gable-ends';
+export { hangsOverGables, withBarges, withBlocking } from './roof-edges';
 export { purlinsAlike, purlinWay, withPurlins, type PurlinWay } from './purlins';
 export { collarWay, withCollarTies, withRafterTies, type CollarWay } from './ties';
 export type { OnWall } from './on-wall';

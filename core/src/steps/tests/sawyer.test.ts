@@ -21,10 +21,7 @@ const wrong = (steps: readonly SawStep[], member: Member, way: (typeof WAYS)[num
   // Which end of a level board is its upper one is a name: it may lie the other way round.
   return !member.axis.level
     ? straight
-    : Math.min(
-        straight,
-        sawnWrong(turnedRound(made, lengthOf(steps), member.stock.thickness), wanted),
-      );
+    : Math.min(straight, sawnWrong(turnedRound(made, wanted, member.stock.thickness), wanted));
 };
 
 const sawHouse = (house: Solution, note: (text: string, mm: number) => void): void => {

@@ -179,14 +179,32 @@ const outside = (one: readonly Solid[], other: readonly Solid[]): number => {
   return worst;
 };
 
-/** A level board laid the other way round, upper end at the right: which of its ends is called upper is a name. */
-export const turnedRound = (pieces: readonly Solid[], length: number, thickness: number): Solid[] =>
-  pieces.map((piece) =>
+const nearestEnd = (pieces: readonly Solid[]): number =>
+  Math.min(...pieces.flatMap((piece) => piece.flatMap(({ points }) => points.map(([x]) => x))));
+
+/**
+ * A level board laid the other way round, its nearer end where that of `like` is: which of its ends is called upper is a
+ * name.
+ */
+export const turnedRound = (
+  pieces: readonly Solid[],
+  like: readonly Solid[],
+  thickness: number,
+): Solid[] => {
+  const turned = pieces.map((piece) =>
     piece.map(({ tag, points }) => ({
       tag,
-      points: points.map(([x, y, z]): Vec3 => [length - x, thickness - y, z]),
+      points: points.map(([x, y, z]): Vec3 => [-x, thickness - y, z]),
     })),
   );
+  const by = nearestEnd(like) - nearestEnd(turned);
+  return turned.map((piece) =>
+    piece.map(({ tag, points }) => ({
+      tag,
+      points: points.map(([x, y, z]): Vec3 => [x + by, y, z]),
+    })),
+  );
+};
 
 /** Wood on a face as small as this makes a difference of a millimetre there. mm² */
 const SMALL_FACE_MM2 = 500;

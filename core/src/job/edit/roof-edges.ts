@@ -19,3 +19,14 @@ export const withBarges = (job: Job, wanted: boolean): Job => {
     },
   };
 };
+
+/** How deep a board blocks start from, in rafters' depths: enough up to the slope of most. */
+const DEEP_ENOUGH = 1.5;
+
+/** Blocks between the rafters along the eaves, or none. */
+export const withBlocking = (job: Job, wanted: boolean): Job => {
+  const { blocking, ...timber } = job.timber;
+  const { thickness, depth } = job.timber.common;
+  const start = { thickness, depth: Math.round(DEEP_ENOUGH * depth) };
+  return { ...job, timber: wanted ? { ...timber, blocking: blocking ?? start } : timber };
+};

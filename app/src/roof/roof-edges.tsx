@@ -1,4 +1,4 @@
-import { hangsOverGables, withBarges } from '@ogee/core/src/job';
+import { hangsOverGables, withBarges, withBlocking } from '@ogee/core/src/job';
 import { useOpenJob } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
 import { ChoiceField } from '../ui/fields';
@@ -28,6 +28,27 @@ export const GableEnds = () => {
           <Stock name="lookout" />
         </>
       )}
+    </>
+  );
+};
+
+/** What closes the roof between the rafters, over the plate. */
+export const EaveBlocks = () => {
+  const { job, edit } = useOpenJob();
+  const blocked = job.timber.blocking !== undefined;
+  return (
+    <>
+      <ChoiceField
+        label="Between the rafters, over the ‹plate›"
+        value={blocked ? 'blocks' : 'open'}
+        options={[
+          { value: 'open', label: 'Open' },
+          { value: 'blocks', label: '‹Eave blocks›' },
+        ]}
+        onChange={(way) => edit((now) => withBlocking(now, way === 'blocks'))}
+        help="They keep the rafters upright and close the roof; each is ripped to its depth, its top bevelled to the slope. Leave room for air where the local code wants it."
+      />
+      {blocked && <Stock name="blocking" />}
     </>
   );
 };

@@ -1,0 +1,84 @@
+import { intervals, v2, type HalfSpace, type Interval, type Vec3 } from '../geom';
+import { heightAt } from '../roof';
+import { inMm, say } from '../sentence';
+import type { FrameOnSite } from './frame-on-site';
+import type { Body } from './placed';
+import type { FitProblem } from './report';
+
+/** Just inside the edges of a block's place, where wood is looked for. mm */
+const INSIDE_MM = 4;
+/** A gap along the plate narrower than this takes no block. mm */
+const LEAST_GAP_MM = 65;
+
+/** The stretch of a line that lies in a body's piece. */
+const within = (
+  faces: readonly { readonly plane: HalfSpace }[],
+  from: Vec3,
+  a: Vec3,
+): Interval | null => {
+  let [low, high] = [-Infinity, Infinity];
+  for (const {
+    plane: { normal, offset },
+  } of faces) {
+    const rate = normal[0] * a[0] + normal[1] * a[1] + normal[2] * a[2];
+    const off = offset - (normal[0] * from[0] + normal[1] * from[1] + normal[2] * from[2]);
+    if (Math.abs(rate) < 1e-12) {
+      if (off < 0) return null;
+    } else if (rate > 0) high = Math.min(high, off / rate);
+    else low = Math.max(low, off / rate);
+  }
+  return low < high ? [low, high] : null;
+};
+
+/** Where blocks are wanted, the gaps between rafters along a plate that have none. */
+export const bareGaps = ({ job, roof, members, plates }: FrameOnSite): FitProblem[] => {
+  const { blocking } = job.timber;
+  if (blocking === undefined) return [];
+  const bodies: readonly Body[] = members;
+  return plates.flatMap(({ plate }): FitProblem[] => {
+    const { line, topMm } = plate;
+    if (line.roof !== 'eave') return [];
+    const a: Vec3 = [line.along[0], line.along[1], 0];
+    const starts = [INSIDE_MM, blocking.thickness - INSIDE_MM].flatMap((inward): Vec3[] => {
+      const [x, y] = v2.add(line.start, v2.scale(line.inward, inward));
+      const top = Math.min(
+        ...roof.slopes
+          .filter(({ sides }) =>
+            sides.some((own) => own.block === plate.block && own.side === plate.side),
+          )
+          .map((slope) => heightAt(slope, [x, y])),
+      );
+      return [
+        [x, y, topMm + INSIDE_MM],
+        [x, y, top - INSIDE_MM],
+      ];
+    });
+    const ends = plate.outline
+      .filter((p) => Math.abs(v2.dot(v2.sub(p, line.start), line.inward)) < 1)
+      .map((p) => v2.dot(v2.sub(p, line.start), line.along));
+    const reach: Interval = [Math.min(...ends), Math.max(...ends)];
+    const held = bodies.flatMap(({ pieces }) =>
+      pieces.flatMap(({ faces }) => {
+        const ts = starts.flatMap((start): readonly number[] => within(faces, start, a) ?? []);
+        return ts.length === 0 ? [] : [[Math.min(...ts), Math.max(...ts)] as const];
+      }),
+    );
+    return (
+      intervals
+        .without([reach], intervals.unite(held, 1), LEAST_GAP_MM)
+        // What runs on to the plate's end lies past the last rafter, or beyond a hip.
+        .filter(([low, high]) => low > reach[0] + 1 && high < reach[1] - 1)
+        .map(([low, high]) => {
+          const p = v2.add(line.start, v2.scale(line.along, (low + high) / 2));
+          return {
+            members: ['blocking', 'plate'],
+            ids: [],
+            kind: 'missing',
+            mm: high - low,
+            at: [p[0], p[1], topMm],
+            text: say`a gap of ${inMm(high - low)} over the ‹plate› of "${plate.block}", wall ${plate.side + 1}, has no ‹eave block›`,
+          };
+        })
+    );
+  });
+};

@@ -109,3 +109,21 @@ export const contactsOf = <B extends Body>(bodies: readonly B[]): Contact<B>[] =
 
 /** Whether two faces touch over all of what they have in common. */
 export const touches = ({ gapMm }: Contact): boolean => Math.abs(gapMm) <= FIT_GAP_MM;
+
+/** The contacts of each body, looked up once: what a timber touches is asked for often. */
+export type Touching = (body: Body) => readonly Contact[];
+
+export const touchingBy = (contacts: readonly Contact[]): Touching => {
+  const found = new Map<Body, Contact[]>();
+  const add = (body: Body, contact: Contact): void => {
+    const known = found.get(body);
+    if (known === undefined) found.set(body, [contact]);
+    else known.push(contact);
+  };
+  for (const contact of contacts) {
+    if (!touches(contact)) continue;
+    add(contact.one, contact);
+    add(contact.other, contact);
+  }
+  return (body) => found.get(body) ?? [];
+};

@@ -6,7 +6,7 @@ import { say } from '../sentence';
 import { bearingsOf } from './bearings';
 import { bareGaps } from './blocking';
 import { floating } from './carried';
-import { contactsOf } from './contacts';
+import { contactsOf, touchingBy } from './contacts';
 import { bareEaves, openMitres } from './eaves';
 import { frameOnSite, middleOf, type FrameOnSite } from './frame-on-site';
 import { outOfPlane } from './in-place';
@@ -97,6 +97,7 @@ export const dryFit = (
   const placed = members.map((member) => place(member, markOf(member.id)));
   const site = frameOnSite(job, roof, placed);
   const contacts = contactsOf<Body>([...site.members, ...site.plates, ...site.walls]);
+  const touching = touchingBy(contacts);
   const bearings = bearingsOf(site, contacts);
   const shared = overlapsOf<Placed | PlacedPlate>(
     [...site.members, ...site.plates],
@@ -130,9 +131,9 @@ export const dryFit = (
       ...openMitres(site, contacts),
       ...offLayout(site),
       ...bareGaps(site),
-      ...gableEndsAmiss(site, contacts),
-      ...purlinsAmiss(site, contacts),
-      ...tiesAmiss(site, contacts),
+      ...gableEndsAmiss(site, touching),
+      ...purlinsAmiss(site, touching),
+      ...tiesAmiss(site, touching),
       ...unlisted(placed, listed, markOf),
     ],
   };

@@ -1,6 +1,6 @@
 import { FIT_GAP_MM, v3 } from '../geom';
 import { inMm, say } from '../sentence';
-import { touches, type Contact } from './contacts';
+import type { Touching } from './contacts';
 import { middleOf, type FrameOnSite } from './frame-on-site';
 import { isMember, type Placed } from './placed';
 import type { FitProblem } from './report';
@@ -20,10 +20,9 @@ const finding = (placed: Placed, mm: number, text: FitProblem['text']): FitProbl
 });
 
 /** Where along a barge the middles of what is butted against its inner face stand. mm */
-const rungsOn = (barge: Placed, contacts: readonly Contact[]): number[] => {
+const rungsOn = (barge: Placed, touching: Touching): number[] => {
   const { a } = barge.member.frame;
-  const found = contacts.flatMap((contact): Placed[] => {
-    if ((contact.one !== barge && contact.other !== barge) || !touches(contact)) return [];
+  const found = touching(barge).flatMap((contact): Placed[] => {
     const other = contact.one === barge ? contact.other : contact.one;
     return isMember(other) && other.member.kind === 'lookout' ? [other] : [];
   });
@@ -36,10 +35,7 @@ const rungsOn = (barge: Placed, contacts: readonly Contact[]): number[] => {
  * Whether each barge has its ladder: rungs evenly, from the tail up to where the next would come into the peak, no
  * further apart than the rafters.
  */
-export const gableEndsAmiss = (
-  { job, members }: FrameOnSite,
-  contacts: readonly Contact[],
-): FitProblem[] => {
+export const gableEndsAmiss = ({ job, members }: FrameOnSite, touching: Touching): FitProblem[] => {
   const { barge: stock, lookout } = job.timber;
   if (stock === undefined || lookout === undefined) return [];
   return members.flatMap((barge): FitProblem[] => {
@@ -62,7 +58,7 @@ export const gableEndsAmiss = (
     const last =
       high - lookout.thickness / 2 - lookout.depth * Math.tan(barge.member.axis.slopeRad);
     if (last < first) return [];
-    const rungs = rungsOn(barge, contacts);
+    const rungs = rungsOn(barge, touching);
     if (rungs.length < 2)
       return [finding(barge, high - low, say`${barge.mark} has no ‹lookouts› to stand on`)];
     const step = (last - first) / (rungs.length - 1);

@@ -2,7 +2,7 @@ import { area2, chordOf, FIT_GAP_MM, intervals, planeAt, v2, v3, type Interval }
 import type { Job } from '../job';
 import type { Slope } from '../roof';
 import { inMm, say } from '../sentence';
-import { touches, type Contact } from './contacts';
+import type { Touching } from './contacts';
 import { atGable } from './ends';
 import { liesIn, middleOf, outFrom, type FrameOnSite } from './frame-on-site';
 import { lineUnder } from './in-place';
@@ -135,7 +135,7 @@ const liesAmiss = (
   site: FrameOnSite,
   placed: Placed,
   lain: Lain | null,
-  contacts: readonly Contact[],
+  touching: Touching,
 ): FitProblem[] => {
   const { mark, member, corners } = placed;
   if (lain === null)
@@ -151,11 +151,9 @@ const liesAmiss = (
         say`${mark} stands ${inMm(stands?.offMm ?? 0, 1)} off its distance from the ‹plate›`,
       ),
     );
-  const own = contacts.filter(({ one, other }) => one === placed || other === placed);
+  const own = touching(placed);
   const bears = (face: PlacedFace): boolean =>
-    own.some(
-      (contact) => touches(contact) && (contact.face === face || contact.otherFace === face),
-    );
+    own.some((contact) => contact.face === face || contact.otherFace === face);
   const cut = facesOf(placed).filter(
     ({ plane }) => Math.abs(v3.dot(plane.normal, member.frame.a)) > ALONG,
   );
@@ -235,11 +233,11 @@ const bareLevels = (
   });
 
 /** How the purlins under the rafters lie, and where one is wanted and missing. */
-export const purlinsAmiss = (site: FrameOnSite, contacts: readonly Contact[]): FitProblem[] => {
+export const purlinsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const under = site.members.filter((placed) => isUnderRafters(site, placed));
   const all = under.map((placed) => ({ placed, on: lainUnder(site, placed) }));
   return [
-    ...all.flatMap(({ placed, on }) => liesAmiss(site, placed, on, contacts)),
+    ...all.flatMap(({ placed, on }) => liesAmiss(site, placed, on, touching)),
     ...bareLevels(
       site,
       all.flatMap(({ placed, on }) => (on === null ? [] : [{ placed, on }])),

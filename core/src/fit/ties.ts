@@ -14,7 +14,7 @@ import type { Job } from '../job';
 import { isRafter, isTie } from '../kinds';
 import { heightAt, type Slope } from '../roof';
 import { inMm, say } from '../sentence';
-import { touches, type Contact } from './contacts';
+import type { Touching } from './contacts';
 import { liesIn, middleOf, outFrom, type FrameOnSite } from './frame-on-site';
 import { slopeOf } from './layout';
 import { isMember, type Body, type Placed, type PlacedFace, type PlacedPlate } from './placed';
@@ -34,12 +34,11 @@ const isPlate = (body: Body): body is PlacedPlate => 'plate' in body;
 /** What a tie touches with faces square to an axis of its own, by the end it is nearer to. */
 const touched = (
   tie: Placed,
-  contacts: readonly Contact[],
+  touching: Touching,
   axis: Vec3,
 ): readonly { readonly other: Body; readonly upper: boolean; readonly areaMm2: number }[] => {
   const middle = v3.dot(middleOf(tie), tie.member.frame.a);
-  return contacts.flatMap((contact) => {
-    if ((contact.one !== tie && contact.other !== tie) || !touches(contact)) return [];
+  return touching(tie).flatMap((contact) => {
     if (Math.abs(v3.dot(contact.face.plane.normal, axis)) < 1 - 1e-6) return [];
     const other = contact.one === tie ? contact.other : contact.one;
     const at =
@@ -50,11 +49,8 @@ const touched = (
 };
 
 /** The two rafters that a tie lies flat on, lower end first; null at an end that lies on none. */
-const rafterAt = (
-  tie: Placed,
-  contacts: readonly Contact[],
-): readonly [Placed | null, Placed | null] => {
-  const found = touched(tie, contacts, tie.member.frame.s).filter(
+const rafterAt = (tie: Placed, touching: Touching): readonly [Placed | null, Placed | null] => {
+  const found = touched(tie, touching, tie.member.frame.s).filter(
     ({ other, areaMm2 }) => isMember(other) && isRafter(other.member) && areaMm2 >= LEAST_LAP_MM2,
   );
   const of = (upper: boolean): Placed | null => {
@@ -178,12 +174,8 @@ const collarLies = (
 };
 
 /** A rafter tie lies on a plate at both ends, and reaches to the outside faces of their walls. */
-const rafterTieLies = (
-  { roof }: FrameOnSite,
-  tie: Placed,
-  contacts: readonly Contact[],
-): FitProblem[] => {
-  const lain = touched(tie, contacts, tie.member.frame.e).filter(
+const rafterTieLies = ({ roof }: FrameOnSite, tie: Placed, touching: Touching): FitProblem[] => {
+  const lain = touched(tie, touching, tie.member.frame.e).filter(
     ({ other, areaMm2 }) => isPlate(other) && areaMm2 >= LEAST_LAP_MM2,
   );
   return [false, true].flatMap((upper): FitProblem[] => {
@@ -263,14 +255,10 @@ const opposites = ({ roof, job, members }: FrameOnSite): Opposite[] => {
 type TieKind = 'collar-tie' | 'rafter-tie';
 
 /** The heights of the plates that a rafter is seated on. */
-const platesUnder = (rafter: Placed, contacts: readonly Contact[]): number[] =>
-  contacts.flatMap((contact) => {
+const platesUnder = (rafter: Placed, touching: Touching): number[] =>
+  touching(rafter).flatMap((contact) => {
     const other = contact.one === rafter ? contact.other : contact.one;
-    return (contact.one === rafter || contact.other === rafter) &&
-      touches(contact) &&
-      isPlate(other)
-      ? [other.plate.topMm]
-      : [];
+    return isPlate(other) ? [other.plate.topMm] : [];
   });
 
 /** Whether a pair wants a tie: for a collar, wood of both at its height; for a rafter tie, one plate's height under both. */
@@ -278,13 +266,13 @@ const wants = (
   site: FrameOnSite,
   kind: TieKind,
   { rafters: [one, other] }: Opposite,
-  contacts: readonly Contact[],
+  touching: Touching,
 ): boolean => {
   if (kind === 'rafter-tie') {
     // A jack beside a valley can lie over a plate too; its foot is the valley.
     if ([one, other].some(({ member }) => member.kind !== 'common')) return false;
-    const tops = platesUnder(other, contacts);
-    return platesUnder(one, contacts).some((top) => tops.some((z) => Math.abs(z - top) < 0.5));
+    const tops = platesUnder(other, touching);
+    return platesUnder(one, touching).some((top) => tops.some((z) => Math.abs(z - top) < 0.5));
   }
   const [left, right] = [slopeOf(site, one), slopeOf(site, other)];
   const bottom = left && right && bottomOf(site, one, left, right);
@@ -303,7 +291,7 @@ const hasNoRoom = (
   site: FrameOnSite,
   kind: TieKind,
   { rafters: [one, other] }: Opposite,
-  contacts: readonly Contact[],
+  touching: Touching,
 ): boolean => {
   const { job, roof, members } = site;
   const stock = kind === 'collar-tie' ? job.timber.collarTie : job.timber.rafterTie;
@@ -315,7 +303,7 @@ const hasNoRoom = (
   const s = v2.left(a);
   const hold = kind === 'collar-tie' ? (job.collarTies?.hold ?? 0) : 0;
   const bottom =
-    kind === 'rafter-tie' ? platesUnder(one, contacts)[0] : bottomOf(site, one, left, right);
+    kind === 'rafter-tie' ? platesUnder(one, touching)[0] : bottomOf(site, one, left, right);
   if (bottom === undefined) return false;
   const origin = v3.inPlan(one.member.frame.origin);
   const world = ([x, y, z]: Vec3): Vec3 => [
@@ -340,8 +328,17 @@ const hasNoRoom = (
       tie = clipSolid(tie, { normal: [wall.a, wall.b, 0], offset: wall.c }, null);
     // What lies past the eaves' walls is tail; past a gable's there is no wood to lie on.
     if (volume(tie) < free / 2) return true;
+    const at = tie.flatMap(({ points }) => points);
+    const bounds = ([0, 1, 2] as const).map((axis) => {
+      const on = at.map((p) => p[axis]);
+      return [Math.min(...on), Math.max(...on)] as const;
+    });
     return members.some(({ pieces }) =>
-      pieces.some(({ faces }) => {
+      pieces.some(({ faces, low, high }) => {
+        const apart = bounds.some(
+          ([from, to], axis) => (low[axis] ?? 0) > to || (high[axis] ?? 0) < from,
+        );
+        if (apart) return false;
         let shared: ConvexSolid<unknown> = tie;
         for (const { plane } of faces) {
           if (shared.length === 0) return false;
@@ -362,12 +359,12 @@ const untied = (
   kind: TieKind,
   every: number,
   tied: ReadonlySet<Placed>,
-  contacts: readonly Contact[],
+  touching: Touching,
 ): FitProblem[] => {
   const isTied = ({ rafters }: Opposite): boolean => rafters.every((one) => tied.has(one));
   const pairs = opposites(site).filter(
     (pair) =>
-      isTied(pair) || (wants(site, kind, pair, contacts) && !hasNoRoom(site, kind, pair, contacts)),
+      isTied(pair) || (wants(site, kind, pair, touching) && !hasNoRoom(site, kind, pair, touching)),
   );
   const found: FitProblem[] = [];
   for (const ridge of new Set(pairs.map((pair) => pair.ridge))) {
@@ -391,7 +388,7 @@ const untied = (
 };
 
 /** How the ties lie, and which pairs of rafters want one and have none. */
-export const tiesAmiss = (site: FrameOnSite, contacts: readonly Contact[]): FitProblem[] => {
+export const tiesAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const { collarTies, rafterTies } = site.job;
   const problems: FitProblem[] = [];
   const tied: Readonly<Record<TieKind, Set<Placed>>> = {
@@ -401,7 +398,7 @@ export const tiesAmiss = (site: FrameOnSite, contacts: readonly Contact[]): FitP
   for (const tie of site.members) {
     const { kind } = tie.member;
     if (!isTie(tie.member) || (kind !== 'collar-tie' && kind !== 'rafter-tie')) continue;
-    const [one, other] = rafterAt(tie, contacts);
+    const [one, other] = rafterAt(tie, touching);
     if (one === null || other === null) {
       problems.push(
         finding(tie, 'loose', 0, say`${tie.mark} does not lie flat on a rafter at each end`),
@@ -409,14 +406,14 @@ export const tiesAmiss = (site: FrameOnSite, contacts: readonly Contact[]): FitP
       continue;
     }
     tied[kind].add(one).add(other);
-    if (kind === 'rafter-tie') problems.push(...rafterTieLies(site, tie, contacts));
+    if (kind === 'rafter-tie') problems.push(...rafterTieLies(site, tie, touching));
     else if (collarTies !== undefined) {
       problems.push(...collarLies(site, tie, [one, other], collarTies));
     }
   }
   if (collarTies !== undefined)
-    problems.push(...untied(site, 'collar-tie', collarTies.every, tied['collar-tie'], contacts));
+    problems.push(...untied(site, 'collar-tie', collarTies.every, tied['collar-tie'], touching));
   if (rafterTies !== undefined)
-    problems.push(...untied(site, 'rafter-tie', rafterTies.every, tied['rafter-tie'], contacts));
+    problems.push(...untied(site, 'rafter-tie', rafterTies.every, tied['rafter-tie'], touching));
   return problems;
 };

@@ -17,9 +17,11 @@ import { RIPPED } from './strip';
 const TOUCHING_MM3 = 1;
 
 /** A board's convex pieces by their faces' planes in the world, each looking out. */
-export const facesOf = (member: Member): HalfSpace[][] => {
+export const facesOf = (member: Member): readonly (readonly HalfSpace[])[] => {
+  const known = planes.get(member);
+  if (known !== undefined) return known;
   const { frame } = member;
-  return solidOf(member).map((piece) =>
+  const found = solidOf(member).map((piece) =>
     piece.map(({ points: [a, b, c] }): HalfSpace => {
       if (a === undefined || b === undefined || c === undefined)
         throw new Error(`member ${member.id}: a face of less than three corners`);
@@ -27,7 +29,12 @@ export const facesOf = (member: Member): HalfSpace[][] => {
       return through(p, v3.cross(v3.sub(q, p), v3.sub(r, p)));
     }),
   );
+  planes.set(member, found);
+  return found;
 };
+
+/** A member never changes, nor do its planes. */
+const planes = new WeakMap<Member, readonly (readonly HalfSpace[])[]>();
 
 const cutName = ({ normal }: HalfSpace, { a }: Member['frame']): string => {
   if (Math.abs(v3.dot(normal, a)) > 1 - SAME_WAY_SINE) return 'end cut';
@@ -103,16 +110,25 @@ export const clearInSpace = (
   return clear === board ? board : withoutIdleEnds(clear);
 };
 
+type Bounds = readonly (readonly [low: number, high: number])[];
+
 /** The box round a board, along the axes of the world. mm */
-const boundsOf = (member: Member): readonly (readonly [number, number])[] => {
+const boundsOf = (member: Member): Bounds => {
+  const known = boxes.get(member);
+  if (known !== undefined) return known;
   const corners = solidOf(member).flatMap((piece) =>
     piece.flatMap(({ points }) => points.map((p) => toWorld(member.frame, p))),
   );
-  return ([0, 1, 2] as const).map((axis) => {
+  const bounds = ([0, 1, 2] as const).map((axis) => {
     const at = corners.map((p) => p[axis]);
     return [Math.min(...at), Math.max(...at)] as const;
   });
+  boxes.set(member, bounds);
+  return bounds;
 };
+
+/** A member never changes, nor does its box. */
+const boxes = new WeakMap<Member, Bounds>();
 
 /** Those of the others that a board stands in the wood of. */
 export const clashing = (board: Member, others: readonly Member[]): Member[] => {

@@ -253,7 +253,7 @@ const withLips = (purlin: Member, before: readonly Member[]): Member => {
 };
 
 /** A lip that leaves less than this share of a purlin's depth leaves too little to bear. */
-const LEAST_UNDER_LIP = 1 / 3;
+const LEAST_UNDER_LIP = 1 / 4;
 
 /** The most that a purlin's lips take of its depth, where they come to the side of what passes over. mm */
 const deepestLip = ({ frame, notches, stock, topMm }: Member): number =>
@@ -285,7 +285,7 @@ const amiss = (
 ): Sentence | null => {
   const { plateMm } = sideAt(site, wanted.block, wanted.side);
   const bevelled = wanted.set === 'plumb' ? purlin.pair.rise * purlin.stock.thickness : 0;
-  if (bevelled > purlin.stock.depth / 2)
+  if (bevelled > purlin.stock.depth / 2 + NEAR_MM)
     return say`set plumb would lose ${inMm(bevelled)} of its depth to the bevel; set it canted, or take a deeper or thinner one`;
   const low = Math.min(
     ...solidOf(purlin).flatMap((piece) =>

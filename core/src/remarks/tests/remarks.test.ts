@@ -80,7 +80,7 @@ describe('what is said about the frame', () => {
     const tied = { ...input, timber: { ...input.timber, collarTie: size, rafterTie: size } };
     const collars = { ...tied, collarTies: { bottom: 'upper-third' as const, every: 4 } };
     expect(textsOf(collars)).toContain('Collar ties do not do it');
-    expect(textsOf(collars)).toContain('the collar ties stand 1626 mm apart');
+    expect(textsOf(collars)).toContain('the collar ties stand 1600 mm apart');
     expect(textsOf({ ...tied, rafterTies: {} })).not.toContain('no rafter ties are given');
     expect(textsOf({ ...tied, rafterTies: { every: 2 } })).toContain('not every pair');
   });

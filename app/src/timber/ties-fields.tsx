@@ -62,7 +62,7 @@ const CollarFields = () => {
             />
           )}
           <StepperField
-            label="A collar tie at every … pair"
+            label="Pairs to one collar tie"
             path="collarTies.every"
             value={ties.every}
             step={1}
@@ -106,7 +106,7 @@ const RafterTieFields = () => {
       {ties !== undefined && (
         <>
           <StepperField
-            label="A rafter tie at every … pair"
+            label="Pairs to one rafter tie"
             path="rafterTies.every"
             value={ties.every}
             step={1}

@@ -232,7 +232,7 @@ describe('houses built with a thumb', () => {
   it('a small gable above a hip', async () => {
     await start('Wren House', `32'`, `22'`, '8');
     await tap(page, 'place-roof');
-    await press(page, 'A small gable above this hip');
+    await press(page, 'A gablet above this hip');
     await settled(page);
     expect((await storedJob(page)).job.blocks[0]!.sides[1]).toHaveProperty('gablet.at');
     const list = await listIsTheCommandLines();

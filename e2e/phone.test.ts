@@ -140,7 +140,7 @@ describe('a framer with a phone', () => {
       (selector, wanted) => document.querySelector(selector)?.getAttribute('aria-label') === wanted,
       {},
       `${byId('piece-R1')} [aria-label]`,
-      `${Math.round(ridge.length.longPoint)} mm`,
+      `${Math.round(ridge.length.longPoint)} millimetres`,
     );
     await tap(page, 'switch-units');
   });

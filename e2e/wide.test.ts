@@ -40,11 +40,11 @@ describe('at a wide screen', () => {
     await openSample(page, 'Heron Slip');
     await page.waitForSelector(byId('plan'));
     await page.keyboard.press('j');
-    await page.waitForFunction(() => location.pathname.endsWith('/cuts/R1'));
+    await page.waitForFunction(() => location.pathname.endsWith('/cuts/RT1'));
     await page.keyboard.press('j');
-    await page.waitForFunction(() => location.pathname.endsWith('/cuts/R2'));
+    await page.waitForFunction(() => location.pathname.endsWith('/cuts/RT2'));
     await page.keyboard.press('k');
-    await page.waitForFunction(() => location.pathname.endsWith('/cuts/R1'));
+    await page.waitForFunction(() => location.pathname.endsWith('/cuts/RT1'));
     await page.waitForSelector(byId('piece-sheet'));
     const [list, plan, sheet] = await Promise.all(
       ['cut-list', 'plan', 'piece-sheet'].map(

@@ -40,7 +40,8 @@ export const Worded = ({ children, asked }: { readonly children: ReactNode; aske
             event.stopPropagation();
             explain(term);
           }}
-          className="cursor-help underline decoration-chalk decoration-dotted underline-offset-4"
+          // Room for a thumb round the word, which moves no line: padding of a word in running text takes none.
+          className="-mx-[15px] cursor-help px-[15px] py-[14px] underline decoration-chalk decoration-dotted underline-offset-4"
         >
           {text}
         </Text>

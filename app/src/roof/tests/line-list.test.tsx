@@ -33,7 +33,9 @@ it('names every ridge, hip and valley with its length, slope and both plan angle
   expect(new Set(lines.map(({ kind }) => kind)).size).toBe(3);
   for (const { mark, length, slope, plan } of lines) {
     expect(screen.getByText(mark)).toBeTruthy();
-    expect(screen.getAllByLabelText(`${Math.round(length.theory)} mm`).length).toBeGreaterThan(0);
+    expect(
+      screen.getAllByLabelText(`${Math.round(length.theory)} millimetres`).length,
+    ).toBeGreaterThan(0);
     if (slope > 0) expect(screen.getAllByText(`${slope.toFixed(2)}°`).length).toBeGreaterThan(0);
     if (plan !== null) {
       const [p, q] = plan.map((deg) => deg.toFixed(2));

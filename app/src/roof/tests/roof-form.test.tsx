@@ -55,7 +55,7 @@ describe('breaks in pitch under a wall', () => {
 });
 
 it('a gablet comes with a place of its own, is moved, and goes', () => {
-  fireEvent.press(screen.getAllByText('A small gable above this hip')[0]!);
+  fireEvent.press(screen.getAllByText('A gablet above this hip')[0]!);
   expect(eave(1).gablet!.at).toBeGreaterThan(300);
   type('blocks.0.sides.1.gablet.at', '1350');
   expect(eave(1).gablet).toEqual({ at: 1350 });

@@ -4,9 +4,8 @@ import { inMm, plainly, say, type Sentence } from '../sentence';
 import { touches, type Contact } from './contacts';
 import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
 import { middleOfPoints, type FrameOnSite } from './frame-on-site';
-import { lineUnder } from './in-place';
-import { isUnderRafters } from './purlins';
-import { isMember, type Body, type Placed, type PlacedFace, type PlacedPlate } from './placed';
+import { isUnderRafters, lineUnder } from './in-place';
+import { isMember, isPlate, type Body, type Placed, type PlacedFace } from './placed';
 import type { FitProblem, SeatBearing } from './report';
 
 /** An end bears by at least this share of its sawn face: less is an edge. */
@@ -19,8 +18,6 @@ const MITRE_SHARE = 0.02;
 const LEAST_SEAT_MM2 = 100;
 
 type Touch = { readonly contact: Contact; readonly other: Body; readonly face: PlacedFace };
-
-const isPlate = (body: Body): body is PlacedPlate => 'plate' in body;
 
 /** What only hangs on tails or stands between rafters carries none of them. */
 const carriesNone = (body: Body): boolean =>

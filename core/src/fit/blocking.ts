@@ -1,8 +1,7 @@
-import { intervals, v2, type HalfSpace, type Interval, type Vec3 } from '../geom';
+import { chordWithin, intervals, v2, type Interval, type Vec3 } from '../geom';
 import { heightAt } from '../roof';
 import { inMm, say } from '../sentence';
 import type { FrameOnSite } from './frame-on-site';
-import type { Body } from './placed';
 import type { FitProblem } from './report';
 
 /** Just inside the edges of a block's place, where wood is looked for. mm */
@@ -10,31 +9,10 @@ const INSIDE_MM = 4;
 /** A gap along the plate narrower than this takes no block. mm */
 const LEAST_GAP_MM = 65;
 
-/** The stretch of a line that lies in a body's piece. */
-const within = (
-  faces: readonly { readonly plane: HalfSpace }[],
-  from: Vec3,
-  a: Vec3,
-): Interval | null => {
-  let [low, high] = [-Infinity, Infinity];
-  for (const {
-    plane: { normal, offset },
-  } of faces) {
-    const rate = normal[0] * a[0] + normal[1] * a[1] + normal[2] * a[2];
-    const off = offset - (normal[0] * from[0] + normal[1] * from[1] + normal[2] * from[2]);
-    if (Math.abs(rate) < 1e-12) {
-      if (off < 0) return null;
-    } else if (rate > 0) high = Math.min(high, off / rate);
-    else low = Math.max(low, off / rate);
-  }
-  return low < high ? [low, high] : null;
-};
-
 /** Where blocks are wanted, the gaps between rafters along a plate that have none. */
 export const bareGaps = ({ job, roof, members, plates }: FrameOnSite): FitProblem[] => {
   const { blocking } = job.timber;
   if (blocking === undefined) return [];
-  const bodies: readonly Body[] = members;
   return plates.flatMap(({ plate }): FitProblem[] => {
     const { line, topMm } = plate;
     if (line.roof !== 'eave') return [];
@@ -57,9 +35,10 @@ export const bareGaps = ({ job, roof, members, plates }: FrameOnSite): FitProble
       .filter((p) => Math.abs(v2.dot(v2.sub(p, line.start), line.inward)) < 1)
       .map((p) => v2.dot(v2.sub(p, line.start), line.along));
     const reach: Interval = [Math.min(...ends), Math.max(...ends)];
-    const held = bodies.flatMap(({ pieces }) =>
+    const held = members.flatMap(({ pieces }) =>
       pieces.flatMap(({ faces }) => {
-        const ts = starts.flatMap((start): readonly number[] => within(faces, start, a) ?? []);
+        const keeps = faces.map(({ plane }) => plane);
+        const ts = starts.flatMap((start): readonly number[] => chordWithin(keeps, start, a) ?? []);
         return ts.length === 0 ? [] : [[Math.min(...ts), Math.max(...ts)] as const];
       }),
     );

@@ -128,7 +128,7 @@ export const dryFit = (
       ...bareLines(site),
       ...strips.problems,
       ...bareEaves(site, contacts),
-      ...openMitres(site, contacts),
+      ...openMitres(site, touching),
       ...offLayout(site),
       ...bareGaps(site),
       ...gableEndsAmiss(site, touching),

@@ -13,7 +13,7 @@ import {
 } from '../geom';
 import { inMm, say } from '../sentence';
 import type { Roof, RoofBorder, SideLine } from '../roof';
-import { touches, type Contact } from './contacts';
+import { touches, type Contact, type Touching } from './contacts';
 import { liesIn, middleOfPoints, type FrameOnSite } from './frame-on-site';
 import type { Placed, PlacedFace } from './placed';
 import type { FitProblem } from './report';
@@ -70,27 +70,18 @@ const endsOfFascia = (fascia: Placed): FasciaEnd[] => {
 };
 
 /** Fascias that end in one corner and do not lie against each other there: one is sawn to the other hand. */
-export const openMitres = (
-  { members }: FrameOnSite,
-  contacts: readonly Contact[],
-): FitProblem[] => {
+export const openMitres = ({ members }: FrameOnSite, touching: Touching): FitProblem[] => {
   const ends = members
     .filter(({ member }) => member.kind === 'fascia')
     .flatMap((fascia) => endsOfFascia(fascia));
   const isEnd = (of: Placed, face: PlacedFace): boolean =>
     Math.abs(v3.dot(face.plane.normal, of.member.frame.a)) > END;
   const meet = (one: Placed, other: Placed): boolean =>
-    contacts.some((contact) => {
-      if (!touches(contact)) return false;
-      const { face, otherFace } = contact;
-      if (contact.one === one && contact.other === other)
-        return isEnd(one, face) && isEnd(other, otherFace);
-      return (
-        contact.one === other &&
-        contact.other === one &&
-        isEnd(other, face) &&
-        isEnd(one, otherFace)
-      );
+    touching(one).some((contact) => {
+      const [own, its] =
+        contact.one === one ? [contact.face, contact.otherFace] : [contact.otherFace, contact.face];
+      const met = contact.one === one ? contact.other : contact.one;
+      return met === other && isEnd(one, own) && isEnd(other, its);
     });
   return ends.flatMap((one, i) =>
     ends.slice(i + 1).flatMap((other): FitProblem[] => {

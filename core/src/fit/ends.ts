@@ -7,6 +7,7 @@ import {
   type Vec3,
   PARALLEL_SINE,
   ALONGSIDE_SINE,
+  SAME_WAY_SINE,
 } from '../geom';
 import type { Member } from '../frame';
 import { heightAt } from '../roof';
@@ -19,7 +20,7 @@ const ALONG = 0.03;
 /** How far a corner must stand before a face for that face to be a notch's. mm */
 const REENTRANT_MM = 1;
 /** A face this near level, as a cosine, is level. */
-const LEVEL = 1 - 1e-6;
+const LEVEL = 1 - SAME_WAY_SINE;
 
 /** The sawn faces of one end of a timber. */
 export interface TimberEnd {
@@ -69,7 +70,7 @@ export const sawnFaces = ({ roof }: FrameOnSite, placed: Placed): SawnFaces => {
 };
 
 /** A timber that lies level, as a sine. */
-const LIES = 1e-6;
+const LIES = SAME_WAY_SINE;
 
 /**
  * Whether a timber's face lies in the outside face of a gable or a wall, whose studs stand under it. Under a gablet

@@ -1,7 +1,8 @@
 import { FIT_GAP_MM, v3 } from '../geom';
 import { inMm, say } from '../sentence';
 import type { Touching } from './contacts';
-import { middleOf, type FrameOnSite } from './frame-on-site';
+import { findingOn } from './finding';
+import type { FrameOnSite } from './frame-on-site';
 import { isMember, type Placed } from './placed';
 import type { FitProblem } from './report';
 
@@ -9,15 +10,6 @@ import type { FitProblem } from './report';
 const EVEN_MM = FIT_GAP_MM;
 /** Lookouts this little further apart than the rafters are not. mm */
 const SLACK_MM = 0.2;
-
-const finding = (placed: Placed, mm: number, text: FitProblem['text']): FitProblem => ({
-  members: [placed.mark, 'roof'],
-  ids: [placed.member.id],
-  kind: 'missing',
-  mm,
-  at: middleOf(placed),
-  text,
-});
 
 /** Where along a barge the middles of what is butted against its inner face stand. mm */
 const rungsOn = (barge: Placed, touching: Touching): number[] => {
@@ -60,13 +52,16 @@ export const gableEndsAmiss = ({ job, members }: FrameOnSite, touching: Touching
     if (last < first) return [];
     const rungs = rungsOn(barge, touching);
     if (rungs.length < 2)
-      return [finding(barge, high - low, say`${barge.mark} has no ‹lookouts› to stand on`)];
+      return [
+        findingOn(barge, 'missing', high - low, say`${barge.mark} has no ‹lookouts› to stand on`),
+      ];
     const step = (last - first) / (rungs.length - 1);
     const off = Math.max(...rungs.map((at, i) => Math.abs(at - (first + i * step))));
     if (off <= EVEN_MM && step <= job.framing.spacing + SLACK_MM) return [];
     return [
-      finding(
+      findingOn(
         barge,
+        'missing',
         off,
         say`a ‹lookout› of ${barge.mark} is missing, or stands ${inMm(off, 1)} off its place`,
       ),

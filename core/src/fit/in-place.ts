@@ -10,8 +10,9 @@ import {
   TOUCHING_MM2,
   ALONGSIDE_SINE,
 } from '../geom';
-import { inMm, say, type Sentence } from '../sentence';
+import { inMm, say } from '../sentence';
 import { LINE_TIMBER, roofAbout, type RoofLine } from '../roof';
+import { findingOn } from './finding';
 import { liesIn, middleOf, type FrameOnSite } from './frame-on-site';
 import type { Placed } from './placed';
 import type { FitProblem } from './report';
@@ -22,21 +23,6 @@ const READ_AT = [0.1, 0.3, 0.5, 0.7, 0.9];
 const ON_LINE_MM = 1;
 /** Directions nearer than this are one, as a sine. */
 const SAME_WAY = ALONGSIDE_SINE;
-
-const finding = (
-  placed: Placed,
-  kind: 'proud' | 'low' | 'misplaced',
-  mm: number,
-  text: Sentence,
-  at: Vec3 = middleOf(placed),
-): FitProblem => ({
-  members: [placed.mark, 'roof'],
-  ids: [placed.member.id],
-  kind,
-  mm,
-  at,
-  text,
-});
 
 /** How far the member's highest corner stands above the roof over it, square to the roof, and where. mm */
 const mostProud = ({ roof }: FrameOnSite, placed: Placed): { mm: number; at: Vec3 } => {
@@ -69,7 +55,7 @@ const rafterTop = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
   const mm = Math.abs(worst);
   return worst > 0
     ? [
-        finding(
+        findingOn(
           placed,
           'proud',
           mm,
@@ -77,7 +63,7 @@ const rafterTop = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
         ),
       ]
     : [
-        finding(
+        findingOn(
           placed,
           'low',
           mm,
@@ -107,6 +93,10 @@ export const lineUnder = (
   }
   return best;
 };
+
+/** Whether a purlin lies under rafters rather than on a line of the roof. */
+export const isUnderRafters = (site: FrameOnSite, placed: Placed): boolean =>
+  placed.member.kind === 'purlin' && lineUnder(site, placed) === null;
 
 /** Height of a timber's top over a point of the plan; null where it does not reach. mm */
 const topOver = (placed: Placed, p: Vec2): number | null => {
@@ -148,7 +138,7 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
   const { member, mark } = placed;
   if (line === null)
     return [
-      finding(
+      findingOn(
         placed,
         'misplaced',
         0,
@@ -191,8 +181,8 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
   const mm = Math.abs(worst);
   if (mm <= slack) return [];
   return worst > 0
-    ? [finding(placed, 'proud', mm, say`${mark} stands ${inMm(mm, 1)} proud of the roof`, at)]
-    : [finding(placed, 'low', mm, say`${mark} stands ${inMm(mm, 1)} too low under the roof`, at)];
+    ? [findingOn(placed, 'proud', mm, say`${mark} stands ${inMm(mm, 1)} proud of the roof`, at)]
+    : [findingOn(placed, 'low', mm, say`${mark} stands ${inMm(mm, 1)} too low under the roof`, at)];
 };
 
 /** A timber that touches a plane of the roof with its highest corners at both ends: a header, a fascia. */
@@ -211,7 +201,7 @@ const touchesAbove = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
   const mm = Math.min(...lows);
   return mm <= FIT_PROUD_MM
     ? []
-    : [finding(placed, 'low', mm, say`${placed.mark} lies ${inMm(mm, 1)} off the roof plane`)];
+    : [findingOn(placed, 'low', mm, say`${placed.mark} lies ${inMm(mm, 1)} off the roof plane`)];
 };
 
 /** Every top against the roof planes, both ways. */
@@ -223,7 +213,7 @@ export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
     const { mm, at } = square ? { mm: 0, at: middleOf(placed) } : mostProud(site, placed);
     if (mm > FIT_PROUD_MM)
       return [
-        finding(
+        findingOn(
           placed,
           'proud',
           mm,
@@ -235,6 +225,6 @@ export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
     if (isTie(member)) return [];
     if (isRafter(member)) return rafterTop(site, placed);
     // A purlin on no line of the roof lies under the rafters, and is proved with what it carries.
-    if (member.kind === 'purlin' && lineUnder(site, placed) === null) return [];
+    if (isUnderRafters(site, placed)) return [];
     return line ? lineTop(site, placed) : touchesAbove(site, placed);
   });

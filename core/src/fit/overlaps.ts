@@ -1,4 +1,4 @@
-import { clipSolid, planeAt, TOUCHING_MM, v3, volume, type ConvexSolid, type Vec3 } from '../geom';
+import { clipByAll, planeAt, TOUCHING_MM, v3, volume, type ConvexSolid, type Vec3 } from '../geom';
 import type { Body, PlacedPiece } from './placed';
 
 export interface Overlap<B extends Body> {
@@ -22,9 +22,11 @@ const parted = (a: PlacedPiece, b: PlacedPiece): boolean =>
 
 const shared = (a: PlacedPiece, b: PlacedPiece): ConvexSolid<unknown> => {
   if (!boxesMeet(a, b) || parted(a, b) || parted(b, a)) return [];
-  let rest: ConvexSolid<unknown> = a.faces;
-  for (const { plane } of b.faces) rest = clipSolid<unknown>(rest, plane, null);
-  return rest;
+  return clipByAll<unknown>(
+    a.faces,
+    b.faces.map(({ plane }) => plane),
+    null,
+  );
 };
 
 /** Every pair that shares wood. Swept along x, so that only neighbours are held against each other. */

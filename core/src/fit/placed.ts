@@ -1,5 +1,6 @@
 import {
   ALONGSIDE_SINE,
+  PARALLEL_SINE,
   SAME_POINT_MM,
   toWorld,
   v3,
@@ -45,6 +46,9 @@ export interface PlacedPlate extends Body {
 
 /** A sawn member, not a plate or a wall. */
 export const isMember = (body: Body): body is Placed => 'member' in body;
+
+/** A wall plate. */
+export const isPlate = (body: Body): body is PlacedPlate => 'plate' in body;
 
 /** The plane of a flat loop, its normal by Newell's sum, which no short first edge can spoil. */
 const planeOf = (points: readonly Vec3[]): Plane => {
@@ -110,7 +114,7 @@ const bodyOf = (pieces: readonly PlacedPiece[]): Body => ({
 /** A face that looks up by more than this, as a cosine, is part of a timber's top. */
 const UP = 0.1;
 /** A face this near level, as a cosine, is level. */
-const LEVEL = 1 - 1e-9;
+const LEVEL = 1 - PARALLEL_SINE;
 
 const looksUp =
   ({ e, a }: Member['frame']) =>

@@ -1,11 +1,12 @@
-import { area2, chordOf, FIT_GAP_MM, intervals, planeAt, v2, v3, type Interval } from '../geom';
+import { chordOf, FIT_GAP_MM, intervals, planeAt, v2, v3, type Interval } from '../geom';
 import type { Job } from '../job';
 import type { Slope } from '../roof';
 import { inMm, say } from '../sentence';
 import type { Touching } from './contacts';
-import { atGable } from './ends';
-import { liesIn, middleOf, outFrom, type FrameOnSite } from './frame-on-site';
-import { lineUnder } from './in-place';
+import { areaOf, atGable } from './ends';
+import { findingOn } from './finding';
+import { liesIn, outFrom, type FrameOnSite } from './frame-on-site';
+import { isUnderRafters } from './in-place';
 import type { Placed, PlacedFace } from './placed';
 import type { FitProblem } from './report';
 
@@ -20,31 +21,7 @@ const LEAST_BARE_MM = 300;
 /** A face that lies in a slope's undersides by less than this is an edge. mm² */
 const LEAST_AREA_MM2 = 100;
 
-/** Whether a purlin lies under rafters rather than on a line of the roof. */
-export const isUnderRafters = (site: FrameOnSite, placed: Placed): boolean =>
-  placed.member.kind === 'purlin' && lineUnder(site, placed) === null;
-
-const finding = (
-  placed: Placed,
-  kind: FitProblem['kind'],
-  mm: number,
-  text: FitProblem['text'],
-): FitProblem => ({
-  members: [placed.mark, 'roof'],
-  ids: [placed.member.id],
-  kind,
-  mm,
-  at: middleOf(placed),
-  text,
-});
-
 const facesOf = ({ pieces }: Placed): PlacedFace[] => pieces.flatMap(({ faces }) => faces);
-
-const areaOf = ({ points, plane: { normal } }: PlacedFace): number => {
-  const right = v3.unit(v3.cross([0, 0, 1], normal));
-  const up = v3.cross(normal, right);
-  return area2(points.map((p) => [v3.dot(p, right), v3.dot(p, up)]));
-};
 
 interface Lain {
   readonly slope: Slope;
@@ -139,12 +116,12 @@ const liesAmiss = (
 ): FitProblem[] => {
   const { mark, member, corners } = placed;
   if (lain === null)
-    return [finding(placed, 'low', 0, say`${mark} does not lie against the rafters’ undersides`)];
+    return [findingOn(placed, 'low', 0, say`${mark} does not lie against the rafters’ undersides`)];
   const found: FitProblem[] = [];
   const stands = standsFor(site, lain);
   if (stands === null || stands.offMm > FIT_GAP_MM)
     found.push(
-      finding(
+      findingOn(
         placed,
         'misplaced',
         stands?.offMm ?? 0,
@@ -164,7 +141,7 @@ const liesAmiss = (
     if (reentrant.includes(face)) continue;
     if (!endHolds(site, placed, face, bears(face)))
       found.push(
-        finding(
+        findingOn(
           placed,
           'misplaced',
           0,
@@ -183,7 +160,7 @@ const liesAmiss = (
     );
     if (like.some(bears)) continue;
     found.push(
-      finding(placed, 'gap', 0, say`the lip of ${mark} does not touch what it passes under`),
+      findingOn(placed, 'gap', 0, say`the lip of ${mark} does not touch what it passes under`),
     );
   }
   return found;

@@ -7,6 +7,7 @@
  */
 export { frameRoof, type Framing } from './frame-roof';
 export type { LeftOut } from './primary';
+export { bellyOf } from './member/board';
 export { planLine } from './member/plan-line';
 export { solidOf, type BoardFace } from './member/solid-of';
 export type { Axis, Bevel, CutAt, EndCut, FoldPlan, Member, Notch } from './member/member';

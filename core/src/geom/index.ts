@@ -19,6 +19,7 @@ export {
 export {
   area2,
   chordOf,
+  joinedChords,
   clipConvex,
   commonConvex,
   edgesOf,
@@ -33,7 +34,16 @@ export {
 export * as intervals from './intervals';
 export type { Interval } from './intervals';
 export { toWorld, halfSpaceToLocal, type BoardFrame } from './frame';
-export { box, clipSolid, extent, volume, type ConvexSolid, type SolidFace } from './solid';
+export {
+  box,
+  chordWithin,
+  clipByAll,
+  clipSolid,
+  extent,
+  volume,
+  type ConvexSolid,
+  type SolidFace,
+} from './solid';
 export {
   SAME_POINT_MM,
   PARALLEL_SINE,

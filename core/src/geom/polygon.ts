@@ -185,6 +185,21 @@ export const chordOf = <Tag>(
     : { low, high, lowTag, highTag };
 };
 
+/** Chords of one line through neighbouring polygons, low to high: those that come within `near` of each other are one. */
+export const joinedChords = <C extends { low: number; high: number; highTag: unknown }>(
+  chords: readonly C[],
+  near: number,
+): C[] => {
+  const joined: C[] = [];
+  for (const chord of [...chords].sort((p, q) => p.low - q.low)) {
+    const last = joined.at(-1);
+    if (last === undefined || chord.low > last.high + near) joined.push(chord);
+    else if (chord.high > last.high)
+      joined[joined.length - 1] = { ...last, high: chord.high, highTag: chord.highTag };
+  }
+  return joined;
+};
+
 /** What two convex polygons have in common, counter-clockwise; empty where that is nothing. */
 export const commonConvex = (one: readonly Vec2[], other: readonly Vec2[]): readonly Vec2[] => {
   let rest: readonly Vec2[] = one;

@@ -1,6 +1,7 @@
 import type { HalfSpace } from './plane';
 import { planeAt } from './plane';
-import { SAME_POINT_MM } from './tolerance';
+import type { Interval } from './intervals';
+import { PARALLEL_SINE, SAME_POINT_MM } from './tolerance';
 import type { Vec3 } from './vec';
 import * as v3 from './vec3';
 
@@ -119,6 +120,35 @@ export const clipSolid = <Tag>(
   const points = orderCap(cap, keep.normal);
   if (points.length >= 3) faces.push({ tag, points });
   return faces;
+};
+
+/** Keeps the part of the solid inside every one of the half-spaces; new faces carry `tag`. */
+export const clipByAll = <Tag>(
+  solid: ConvexSolid<Tag>,
+  keeps: readonly HalfSpace[],
+  tag: Tag,
+): ConvexSolid<Tag> => {
+  let rest = solid;
+  for (const keep of keeps) rest = clipSolid(rest, keep, tag);
+  return rest;
+};
+
+/** The stretch of the line `from + t·along` inside every one of the half-spaces, `along` unit; null where there is none. */
+export const chordWithin = (
+  keeps: readonly HalfSpace[],
+  from: Vec3,
+  along: Vec3,
+): Interval | null => {
+  let [low, high] = [-Infinity, Infinity];
+  for (const keep of keeps) {
+    const rate = v3.dot(keep.normal, along);
+    const left = -planeAt(keep, from);
+    if (Math.abs(rate) < PARALLEL_SINE) {
+      if (left < 0) return null;
+    } else if (rate > 0) high = Math.min(high, left / rate);
+    else low = Math.max(low, left / rate);
+  }
+  return low < high ? [low, high] : null;
 };
 
 /** The least and greatest value of axis 0, 1 or 2 over the solid; null when nothing is left of it. */

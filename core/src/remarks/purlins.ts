@@ -1,5 +1,5 @@
 import { planeAt, v2, v3, type Vec3 } from '../geom';
-import type { Member } from '../frame';
+import { bellyOf, type Member } from '../frame';
 import { inMm, say } from '../sentence';
 import { note, type Remark, type Subject } from './remark';
 
@@ -10,9 +10,8 @@ const TOUCHES_MM = 0.5;
 
 /** Plumb, from the point where two purlins meet up to the belly of the hip over it. mm */
 const clearUnder = (hip: Member, p: Vec3): number => {
-  const { origin, e } = hip.frame;
-  const belly = v3.add(origin, v3.scale(e, hip.topMm - hip.stock.depth));
-  return -planeAt({ normal: e, offset: v3.dot(e, belly) }, p) / e[2];
+  const belly = bellyOf(hip);
+  return -planeAt(belly, p) / belly.normal[2];
 };
 
 /** Hips that stay clear above the purlins that meet under them: what is packed, once for each height. */

@@ -102,6 +102,3 @@ export const inTerms = (text: string, terms: Terms): string =>
         .map((piece) => piece.text)
         .join('')
     : text;
-
-/** Whether a word is one of the catalogue's forms, as it may stand between angle quotes. */
-export const isTerm = (word: string): boolean => FORMS.has(word.toLowerCase());

@@ -1,6 +1,6 @@
 import {
+  chordWithin,
   halfSpace,
-  PARALLEL_SINE,
   SAME_WAY_SINE,
   v2,
   v3,
@@ -58,25 +58,6 @@ interface Gap {
 /** Just inside a block's edges. mm */
 const OVER_MM = 5;
 
-/** The stretch of a level line that lies in a sawn board; null where it passes it. mm */
-const chordIn = (member: Member, from: Vec3, along: Vec3): Interval | null => {
-  let found: Interval | null = null;
-  for (const piece of facesOf(member)) {
-    let [low, high] = [-Infinity, Infinity];
-    for (const { normal, offset } of piece) {
-      const rate = v3.dot(normal, along);
-      const off = offset - v3.dot(normal, from);
-      if (Math.abs(rate) < PARALLEL_SINE) {
-        if (off < 0) low = Infinity;
-      } else if (rate > 0) high = Math.min(high, off / rate);
-      else low = Math.max(low, off / rate);
-    }
-    if (low < high)
-      found = found === null ? [low, high] : [Math.min(found[0], low), Math.max(found[1], high)];
-  }
-  return found;
-};
-
 /** The gaps between neighbours over one eave's plate. */
 const gapsOf = (eave: Eave, thickness: number, timbers: readonly Member[]): Gap[] => {
   const { line } = eave;
@@ -92,19 +73,10 @@ const gapsOf = (eave: Eave, thickness: number, timbers: readonly Member[]): Gap[
   });
   const held = timbers
     .flatMap((member) => {
-      const chords = reads.flatMap((from) => {
-        const chord = chordIn(member, from, a);
-        return chord === null ? [] : [chord];
-      });
-      return chords.length === 0
-        ? []
-        : [
-            {
-              member,
-              low: Math.min(...chords.map(([low]) => low)),
-              high: Math.max(...chords.map(([, high]) => high)),
-            },
-          ];
+      const ts = facesOf(member).flatMap((piece) =>
+        reads.flatMap((from): readonly number[] => chordWithin(piece, from, a) ?? []),
+      );
+      return ts.length === 0 ? [] : [{ member, low: Math.min(...ts), high: Math.max(...ts) }];
     })
     .sort((p, q) => p.low - q.low);
   const [start, end] = eave.reach;

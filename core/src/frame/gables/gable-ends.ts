@@ -1,4 +1,4 @@
-import { halfSpace, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import { halfSpace, SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import type { RoofBorder, Slope } from '../../roof';
 import { say } from '../../sentence';
@@ -11,7 +11,7 @@ import { heightOn, runFrom, sideAt, slopeAt, type Site } from '../site';
 /** Two plan points nearer than this are one. mm */
 const SAME_MM = 1;
 /** A gable this near square to its slope has a barge that lies flat in it, as a cosine. */
-const SQUARE = 1e-6;
+const SQUARE = SAME_WAY_SINE;
 
 /** A rake that hangs over its gable, and the eave that its slope comes down to. */
 interface Rake {
@@ -179,22 +179,14 @@ export const gableEnds: Pass = (site): Added => {
       ],
     };
   const members: Member[] = [];
-  const numbers = new Map<string, number>();
   for (const rake of rakesOf(site)) {
-    // Where the overhang is no wider than the barge, it lies against the gable's own rafter.
-    const number = (kind: string): number => {
-      const key = `${kind} ${rake.border.block} ${rake.border.side}`;
-      return numbers.get(key) ?? 0;
-    };
-    const count = (kind: string, more: number): void => {
-      numbers.set(`${kind} ${rake.border.block} ${rake.border.side}`, number(kind) + more);
-    };
+    const { block, side } = rake.border;
+    const number = (kind: 'barge' | 'lookout'): number =>
+      members.filter(({ id }) => id.startsWith(`${memberId(block, kind, side)}.`)).length;
     members.push(bargeOf(site, rake, barge, number('barge')));
-    count('barge', 1);
+    // Where the overhang is no wider than the barge, it lies against the gable's own rafter.
     if (rake.overhangMm <= barge.thickness + SAME_MM) continue;
-    const rungs = lookoutsOf(site, rake, barge, lookout, number('lookout'));
-    members.push(...rungs);
-    count('lookout', rungs.length);
+    members.push(...lookoutsOf(site, rake, barge, lookout, number('lookout')));
   }
   return { members, problems: [] };
 };

@@ -1,4 +1,4 @@
-import { chordOf, edgesOf, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import { chordOf, edgesOf, joinedChords, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import {
   carryRidge,
   outside,
@@ -81,17 +81,7 @@ const runsAt = (slope: Slope, u: number): Run[] => {
     const highTag = edgeAt(slope, chord.highTag, planPoint(slope, u, high));
     chords.push({ low, high, lowTag, highTag, block: plane.block, side: plane.side });
   }
-  chords.sort((p, q) => p.low - q.low);
-  const runs: Run[] = [];
-  for (const chord of chords) {
-    const last = runs[runs.length - 1];
-    if (last === undefined || chord.low > last.high + NEAR_MM) runs.push(chord);
-    else if (chord.high > last.high) {
-      last.high = chord.high;
-      last.highTag = chord.highTag;
-    }
-  }
-  return runs;
+  return joinedChords(chords, NEAR_MM);
 };
 
 const stopOf = (site: Site, slope: Slope, tag: Carrier, upper: boolean): Stop => {

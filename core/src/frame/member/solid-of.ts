@@ -1,4 +1,4 @@
-import { box, clipSolid, flip, halfSpaceToLocal, volume } from '../../geom';
+import { box, clipByAll, clipSolid, flip, halfSpaceToLocal, volume } from '../../geom';
 import type { BoardFrame, ConvexSolid, HalfSpace } from '../../geom';
 import type { Bevel, EndCut, Member, Notch } from './member';
 
@@ -70,9 +70,8 @@ const notched = (
 /** How much of a member's wood lies within bounds in the world. mm³ */
 export const woodWithin = (member: Member, bounds: readonly HalfSpace[]): number => {
   const local = bounds.map((keep) => halfSpaceToLocal(member.frame, keep));
-  return solidOf(member).reduce((sum, piece) => {
-    let rest: ConvexSolid<unknown> = piece;
-    for (const keep of local) rest = clipSolid<unknown>(rest, keep, null);
-    return sum + volume(rest);
-  }, 0);
+  return solidOf(member).reduce(
+    (sum, piece) => sum + volume(clipByAll<unknown>(piece, local, null)),
+    0,
+  );
 };

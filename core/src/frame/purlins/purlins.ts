@@ -1,42 +1,15 @@
-import {
-  chordOf,
-  halfSpace,
-  halfSpaceToLocal,
-  toWorld,
-  v2,
-  v3,
-  type HalfSpace,
-  type Vec2,
-  type Vec3,
-} from '../../geom';
-import type { Job, Stock } from '../../job';
+import { halfSpace, toWorld, v2, v3, type HalfSpace, type Vec2, type Vec3 } from '../../geom';
+import type { Stock } from '../../job';
 import type { Problem } from '../../problem';
-import type { Carrier, Slope } from '../../roof';
+import type { Slope } from '../../roof';
 import { inMm, say, type Sentence } from '../../sentence';
 import { clashing } from '../joint/in-space';
+import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { solidOf } from '../member/solid-of';
-import { axisOf, memberId, type EndCut, type Member, type Notch } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { runFrom, sideAt, type Site } from '../site';
-
-type Wanted = Job['purlins'][number];
-
-/** Parts of one level line this near are one. mm */
-const NEAR_MM = 0.01;
-/** A point this near a line of the roof, in plan, lies on it. mm */
-const ON_LINE_MM = 0.5;
-/** Less of a slope than this between two ends wants no purlin. mm */
-const SHORTEST_MM = 300;
-
-/** A stretch of level line on one slope, `t` along the side from its start. mm */
-interface Stretch {
-  readonly slope: Slope;
-  readonly index: number;
-  readonly low: number;
-  readonly high: number;
-  readonly lowTag: Carrier;
-  readonly highTag: Carrier;
-}
+import { deepestLip, LEAST_UNDER_LIP, withLips } from './lips';
+import { endOf, stretches, type Stretch, type Wanted } from './stretches';
 
 /** Plan distance from the plate's outside face to the highest point of a side's roof. mm */
 const runOf = (site: Site, { block, side }: Wanted): number => {
@@ -52,90 +25,6 @@ const runOf = (site: Site, { block, side }: Wanted): number => {
 /** Plan distance of the reference line from the plate's outside face. mm */
 const distanceOf = (site: Site, wanted: Wanted): number =>
   typeof wanted.at === 'number' ? wanted.at * runOf(site, wanted) : wanted.at.distance;
-
-/** The level line of a side at a distance, as far as its roof reaches. */
-const stretches = (site: Site, { block, side }: Wanted, distance: number): Stretch[] => {
-  const line = sideAt(site, block, side);
-  const from = v2.add(line.start, v2.scale(line.inward, distance));
-  return site.roof.slopes.flatMap((slope, index): Stretch[] => {
-    const chords = slope.pieces
-      .filter(({ plane }) => plane.block === block && plane.side === side)
-      .flatMap(({ polygon }) => chordOf(polygon, from, slope.along) ?? [])
-      .sort((p, q) => p.low - q.low);
-    const found: { -readonly [K in keyof Stretch]: Stretch[K] }[] = [];
-    for (const chord of chords) {
-      const last = found.at(-1);
-      if (last === undefined || chord.low > last.high + NEAR_MM)
-        found.push({ slope, index, ...chord });
-      else if (chord.high > last.high) [last.high, last.highTag] = [chord.high, chord.highTag];
-    }
-    return found.filter(({ low, high }) => high - low > SHORTEST_MM);
-  });
-};
-
-/**
- * How an end is sawn: at a hip or a valley down its plumb middle plane, where the purlin of the other slope meets it; at
- * a gable along the wall's outside face; else square.
- */
-const endPlane = (
-  site: Site,
-  { index }: Stretch,
-  tag: Carrier,
-  p: Vec2,
-  out: Vec2,
-): { readonly normal: Vec2; readonly mitre: boolean; readonly open: boolean } => {
-  if (tag.of === 'slope') {
-    const line = site.roof.lines.find(({ kind, slopes, from }) => {
-      if (kind !== 'hip' && kind !== 'valley') return false;
-      if (!slopes.includes(index) || !slopes.includes(tag.slope)) return false;
-      return (
-        Math.abs(v2.cross(heading(site, slopes, from), v2.sub(p, v3.inPlan(from)))) < ON_LINE_MM
-      );
-    });
-    if (line !== undefined) {
-      const aside = v2.left(heading(site, line.slopes, line.from));
-      return {
-        normal: v2.dot(aside, out) > 0 ? aside : v2.scale(aside, -1),
-        mitre: true,
-        open: false,
-      };
-    }
-  }
-  if (tag.of === 'wall') {
-    const { inward } = sideAt(site, tag.block, tag.side);
-    return { normal: v2.scale(inward, -1), mitre: false, open: false };
-  }
-  return { normal: out, mitre: false, open: true };
-};
-
-/** The plan direction of the line in which two slopes meet. */
-const heading = ({ roof }: Site, slopes: readonly [number, number], from: Vec3): Vec2 => {
-  const line = roof.lines.find(
-    (one) => one.slopes[0] === slopes[0] && one.slopes[1] === slopes[1] && one.from === from,
-  );
-  if (line === undefined) throw new Error('frame: a line of the roof without its slopes');
-  return v2.unit(v2.sub(v3.inPlan(line.to), v3.inPlan(line.from)));
-};
-
-const endOf = (
-  site: Site,
-  { block, side }: Wanted,
-  distance: number,
-  stretch: Stretch,
-  which: 'top' | 'bottom',
-): ReturnType<typeof endPlane> => {
-  const line = sideAt(site, block, side);
-  const t = which === 'top' ? stretch.high : stretch.low;
-  const from = v2.add(line.start, v2.scale(line.inward, distance));
-  const { along } = stretch.slope;
-  return endPlane(
-    site,
-    stretch,
-    which === 'top' ? stretch.highTag : stretch.lowTag,
-    v2.add(from, v2.scale(along, t)),
-    v2.scale(along, which === 'top' ? 1 : -1),
-  );
-};
 
 /** The plane that the undersides of a slope's rafters lie in. */
 const underside = (site: Site, { plane }: Slope): HalfSpace => ({
@@ -207,72 +96,8 @@ const memberOf = (
   };
 };
 
-/**
- * The lip by which a purlin passes under a hip or a valley that hangs lower than the rafters: what stands above its
- * underside goes, from its side to the mitre on its middle. A straight-edge held under it touches its side, and so
- * finds the line half its diagonal thickness too early.
- */
-const lipUnder = (purlin: Member, hip: Member): Notch => {
-  const { origin, s, e } = hip.frame;
-  const belly = v3.add(origin, v3.scale(e, hip.topMm - hip.stock.depth));
-  const middle = v3.add(purlin.frame.origin, v3.scale(purlin.frame.a, purlin.axis.runMm / 2));
-  const left = v3.dot(v3.sub(middle, origin), s) > 0;
-  const face = v3.add(origin, v3.scale(s, ((left ? 1 : -1) * hip.stock.thickness) / 2));
-  const at = v3.dot(purlin.frame.a, s) > 0 === left ? 'bottom' : 'top';
-  return {
-    seat: { at: 'seat', name: 'lip', keep: halfSpace(belly, e), meets: hip.id },
-    heels: [
-      {
-        at: 'heel',
-        name: at === 'top' ? 'lip, upper end' : 'lip, lower end',
-        keep: halfSpace(face, v3.scale(s, left ? -1 : 1)),
-        meets: hip.id,
-      },
-    ],
-    opens: 'top',
-    corner: v3.inPlan(face),
-  };
-};
-
-/** Whether the line a hip stands on runs through one of a purlin's mitres. */
-const meetsAtEnd = ({ frame, axis, ends }: Member, hip: Member): boolean =>
-  [0, axis.runMm].some((t) => {
-    const p = v3.add(frame.origin, v3.scale(frame.a, t));
-    const off = v2.dot(v2.sub(v3.inPlan(p), v3.inPlan(hip.frame.origin)), v3.inPlan(hip.frame.s));
-    return Math.abs(off) < ON_LINE_MM && ends.some(({ name }) => name === 'side');
-  });
-
-const withLips = (purlin: Member, before: readonly Member[]): Member => {
-  const lines = before.filter(
-    (other) => (other.kind === 'hip' || other.kind === 'valley') && meetsAtEnd(purlin, other),
-  );
-  const low = clashing(purlin, lines);
-  return low.length === 0
-    ? purlin
-    : { ...purlin, notches: low.map((hip) => lipUnder(purlin, hip)) };
-};
-
-/** A lip that leaves less than this share of a purlin's depth leaves too little to bear. */
-const LEAST_UNDER_LIP = 1 / 4;
-
-/** The most that a purlin's lips take of its depth, where they come to the side of what passes over. mm */
-const deepestLip = ({ frame, notches, stock, topMm }: Member): number =>
-  Math.max(
-    0,
-    ...notches.flatMap(({ seat, heels }) =>
-      heels.flatMap((heel) => {
-        const [lip, side] = [seat.keep, heel.keep].map((keep) => halfSpaceToLocal(frame, keep));
-        if (lip === undefined || side === undefined) return [];
-        return [stock.thickness / 2, -stock.thickness / 2].map((s) => {
-          const [sa, ss, se] = side.normal;
-          const [la, ls, le] = lip.normal;
-          const det = sa * le - se * la;
-          const e = (sa * (lip.offset - ls * s) - la * (side.offset - ss * s)) / det;
-          return topMm - e;
-        });
-      }),
-    ),
-  );
+/** A bevel of half the depth is half the depth: rounding. mm */
+const BEVEL_SLACK_MM = 0.01;
 
 /** Why a purlin cannot lie where it is wanted; null where it can. */
 const amiss = (
@@ -285,7 +110,7 @@ const amiss = (
 ): Sentence | null => {
   const { plateMm } = sideAt(site, wanted.block, wanted.side);
   const bevelled = wanted.set === 'plumb' ? purlin.pair.rise * purlin.stock.thickness : 0;
-  if (bevelled > purlin.stock.depth / 2 + NEAR_MM)
+  if (bevelled > purlin.stock.depth / 2 + BEVEL_SLACK_MM)
     return say`set plumb would lose ${inMm(bevelled)} of its depth to the bevel; set it canted, or take a deeper or thinner one`;
   const low = Math.min(
     ...solidOf(purlin).flatMap((piece) =>

@@ -1,4 +1,4 @@
-import { v2, v3, type Vec2 } from '../../geom';
+import { PARALLEL_SINE, v2, v3, type Vec2 } from '../../geom';
 import type { Slope } from '../../roof';
 import { planPoint } from '../layout/slope-plan';
 import type { Primary } from '../primary';
@@ -38,7 +38,8 @@ const highPoint = ({ span: { slope, station, high } }: SetRafter): Vec2 =>
 const lowHeight = ({ span }: SetRafter): number =>
   heightOn(span.slope, planPoint(span.slope, span.station.u, startOf(span)));
 
-const facing = (one: Slope, other: Slope): boolean => v2.dot(one.uphill, other.uphill) < -1 + 1e-9;
+const facing = (one: Slope, other: Slope): boolean =>
+  v2.dot(one.uphill, other.uphill) < -1 + PARALLEL_SINE;
 
 const pairOf = (one: SetRafter, other: SetRafter): Pair | null => {
   if (one.span.slope === other.span.slope || !facing(one.span.slope, other.span.slope)) return null;

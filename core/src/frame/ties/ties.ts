@@ -227,17 +227,18 @@ export const collarTies: Pass = (site, primary, before) => {
     const whole = pair.rafters.every(({ span }) => span.foot !== null);
     return whole || lie.bottomMm > pair.lowMm ? lie : null;
   };
-  const problems = ridges.flatMap(({ pairs }) =>
-    pairs.flatMap((pair): Problem[] => {
-      const lie = reaches(pair);
-      const problem = lie === null ? null : tooHigh(site, pair, lie, ties);
-      return problem === null ? [] : [problem];
-    }),
+  const lies = new Map(
+    ridges.flatMap(({ pairs }) =>
+      pairs.flatMap((pair) => {
+        const lie = reaches(pair);
+        return lie === null ? [] : [[pair, lie] as const];
+      }),
+    ),
   );
+  const problems = [...lies].flatMap(([pair, lie]) => tooHigh(site, pair, lie, ties) ?? []);
   if (problems.length > 0) return { members: [], problems };
-  const set = everyPair(site, ridges, ties.every, reaches, before);
-  const wanted = ridges.some(({ pairs }) => pairs.some((pair) => reaches(pair) !== null));
-  return wanted && set.members.length === 0
+  const set = everyPair(site, ridges, ties.every, (pair) => lies.get(pair) ?? null, before);
+  return lies.size > 0 && set.members.length === 0
     ? { members: [], problems: [inTheWay(ties)] }
     : { ...set, problems: [] };
 };

@@ -1,0 +1,92 @@
+import { chordOf, joinedChords, v2, v3, type Vec2 } from '../../geom';
+import type { Job } from '../../job';
+import type { Carrier, Slope } from '../../roof';
+import { sideAt, type Site } from '../site';
+
+export type Wanted = Job['purlins'][number];
+
+/** Parts of one level line this near are one. mm */
+const NEAR_MM = 0.01;
+/** A point this near a line of the roof, in plan, lies on it. mm */
+const ON_LINE_MM = 0.5;
+/** Less of a slope than this between two ends wants no purlin. mm */
+const SHORTEST_MM = 300;
+
+/** A stretch of level line on one slope, `t` along the side from its start. mm */
+export interface Stretch {
+  readonly slope: Slope;
+  readonly index: number;
+  readonly low: number;
+  readonly high: number;
+  readonly lowTag: Carrier;
+  readonly highTag: Carrier;
+}
+
+/** The level line of a side at a distance, as far as its roof reaches. */
+export const stretches = (site: Site, { block, side }: Wanted, distance: number): Stretch[] => {
+  const line = sideAt(site, block, side);
+  const from = v2.add(line.start, v2.scale(line.inward, distance));
+  return site.roof.slopes.flatMap((slope, index): Stretch[] => {
+    const chords = slope.pieces
+      .filter(({ plane }) => plane.block === block && plane.side === side)
+      .flatMap(({ polygon }) => chordOf(polygon, from, slope.along) ?? []);
+    return joinedChords(chords, NEAR_MM)
+      .filter(({ low, high }) => high - low > SHORTEST_MM)
+      .map((chord) => ({ slope, index, ...chord }));
+  });
+};
+
+/**
+ * How an end is sawn: at a hip or a valley down its plumb middle plane, where the purlin of the other slope meets it; at
+ * a gable along the wall's outside face; else square.
+ */
+const endPlane = (
+  site: Site,
+  { index }: Stretch,
+  tag: Carrier,
+  p: Vec2,
+  out: Vec2,
+): { readonly normal: Vec2; readonly mitre: boolean; readonly open: boolean } => {
+  if (tag.of === 'slope') {
+    const asides = site.roof.lines.flatMap(({ kind, slopes, from, to }): Vec2[] => {
+      if (kind !== 'hip' && kind !== 'valley') return [];
+      if (!slopes.includes(index) || !slopes.includes(tag.slope)) return [];
+      const aside = v2.left(v2.unit(v2.sub(v3.inPlan(to), v3.inPlan(from))));
+      return Math.abs(v2.dot(aside, v2.sub(p, v3.inPlan(from)))) < ON_LINE_MM ? [aside] : [];
+    });
+    const [aside] = asides;
+    if (aside !== undefined) {
+      return {
+        normal: v2.dot(aside, out) > 0 ? aside : v2.scale(aside, -1),
+        mitre: true,
+        open: false,
+      };
+    }
+  }
+  if (tag.of === 'wall') {
+    const { inward } = sideAt(site, tag.block, tag.side);
+    return { normal: v2.scale(inward, -1), mitre: false, open: false };
+  }
+  return { normal: out, mitre: false, open: true };
+};
+
+/** How one end of a stretch is sawn. */
+export const endOf = (
+  site: Site,
+  { block, side }: Wanted,
+  distance: number,
+  stretch: Stretch,
+  which: 'top' | 'bottom',
+): ReturnType<typeof endPlane> => {
+  const line = sideAt(site, block, side);
+  const t = which === 'top' ? stretch.high : stretch.low;
+  const from = v2.add(line.start, v2.scale(line.inward, distance));
+  const { along } = stretch.slope;
+  return endPlane(
+    site,
+    stretch,
+    which === 'top' ? stretch.highTag : stretch.lowTag,
+    v2.add(from, v2.scale(along, t)),
+    v2.scale(along, which === 'top' ? 1 : -1),
+  );
+};

@@ -5,6 +5,7 @@ import {
   launch,
   leaveField,
   openPage,
+  openSample,
   PHONE,
   press,
   settled,
@@ -30,11 +31,9 @@ afterAll(async () => {
 
 const SAMPLES = ['Gannet Point', 'Quince Yard', 'Heron Slip'];
 
-const openSample = async (name: string, base = server.base): Promise<Page> => {
+const openOnPhone = async (name: string, base = server.base): Promise<Page> => {
   const page = await openPage(browser, PHONE);
-  await page.goto(base, { waitUntil: 'networkidle0' });
-  await tap(page, `job-${name}`);
-  await waitForText(page, 'save-state', 'Saved');
+  await openSample(page, base, name);
   return page;
 };
 
@@ -62,7 +61,7 @@ describe('every field of every sample job', () => {
   it.each(SAMPLES)(
     'typed anew key by key changes nothing and makes no revision: %s',
     async (name) => {
-      const page = await openSample(name);
+      const page = await openOnPhone(name);
       const before = await storedJob(page);
       let typed = 0;
       for (const place of ['site', 'roof', 'timber']) {
@@ -90,7 +89,7 @@ describe('every field of every sample job', () => {
 
 describe('a number typed over another', () => {
   it('bends nothing on its way: one revision with its sentence, undone and done again by one step', async () => {
-    const page = await openSample('Heron Slip');
+    const page = await openOnPhone('Heron Slip');
     await goTo(page, 'site');
     const before = await storedJob(page);
     const field = 'field-blocks.0.outline';
@@ -118,7 +117,7 @@ describe('a number typed over another', () => {
   });
 
   it('is put back by Escape', async () => {
-    const page = await openSample('Heron Slip');
+    const page = await openOnPhone('Heron Slip');
     await goTo(page, 'site');
     const before = await storedJob(page);
     const was = await valueOf(page, 'field-blocks.0.outline');
@@ -138,7 +137,7 @@ describe('a number typed over another', () => {
   it.each(['0', '-1', '9'.repeat(200), '1 mm', 'forty'])(
     'that no wall can be stays in its field with the reason, and breaks no screen: %s',
     async (text) => {
-      const page = await openSample('Quince Yard');
+      const page = await openOnPhone('Quince Yard');
       await goTo(page, 'site');
       const before = await storedJob(page);
       await typeInto(page, 'field-blocks.0.outline.0', text);
@@ -162,7 +161,7 @@ describe('a number typed over another', () => {
   );
 
   it('is on the device at once: a window killed in the middle of it loses nothing', async () => {
-    const page = await openSample('Quince Yard');
+    const page = await openOnPhone('Quince Yard');
     await goTo(page, 'timber');
     const url = page.url();
     await typeInto(page, 'field-framing.spacing', '45');
@@ -179,7 +178,7 @@ describe('a number typed over another', () => {
 });
 
 it('asks whom a pitch is for, and leaves no wing behind', async () => {
-  const page = await openSample('Heron Slip');
+  const page = await openOnPhone('Heron Slip');
   await goTo(page, 'site');
   await typeInto(page, 'field-blocks.0.sides.0.pitch', '10');
   await settled(page);
@@ -204,7 +203,7 @@ it('asks whom a pitch is for, and leaves no wing behind', async () => {
 });
 
 it('carries view and part in the address, and names each page', async () => {
-  const page = await openSample('Heron Slip');
+  const page = await openOnPhone('Heron Slip');
   await goTo(page, 'roof');
   await press(page, 'Side');
   await press(page, 'wing');

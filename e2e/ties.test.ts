@@ -6,6 +6,7 @@ import {
   launch,
   leaveField,
   openPage,
+  openSample,
   PHONE,
   press,
   settled,
@@ -25,9 +26,7 @@ beforeAll(async () => {
   server = await startApp();
   browser = await launch();
   page = await openPage(browser, PHONE);
-  await page.goto(server.base, { waitUntil: 'networkidle0' });
-  await tap(page, 'job-Gannet Point');
-  await waitForText(page, 'save-state', 'Saved');
+  await openSample(page, server.base, 'Gannet Point');
 });
 afterAll(async () => {
   await browser.close();

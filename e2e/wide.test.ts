@@ -1,10 +1,11 @@
-import type { Browser, Page } from 'puppeteer-core';
+import type { Browser } from 'puppeteer-core';
 import { startApp, type AppServer } from './support/app-server';
 import {
   byId,
   launch,
   leaveField,
   openPage,
+  openSample,
   PHONE,
   settled,
   tap,
@@ -28,16 +29,10 @@ afterAll(async () => {
   await server.stop();
 });
 
-const openSample = async (page: Page, name: string): Promise<void> => {
-  await page.goto(server.base, { waitUntil: 'networkidle0' });
-  await tap(page, `job-${name}`);
-  await waitForText(page, 'save-state', 'Saved');
-};
-
 describe('at a wide screen', () => {
   it('shows list, plan and sheet together, and is worked by keys', async () => {
     const page = await openPage(browser, WIDE);
-    await openSample(page, 'Heron Slip');
+    await openSample(page, server.base, 'Heron Slip');
     await page.waitForSelector(byId('plan'));
     await page.keyboard.press('j');
     await page.waitForFunction(() => location.pathname.endsWith('/cuts/RT1'));
@@ -63,7 +58,7 @@ describe('at a wide screen', () => {
 
   it('reaches every control by Tab, each with a name', async () => {
     const page = await openPage(browser, PHONE);
-    await openSample(page, 'Quince Yard');
+    await openSample(page, server.base, 'Quince Yard');
     await tap(page, 'place-timber');
     const nameless = await page.$$eval(
       '[role=button],[role=link],[role=radio],input,button,a',
@@ -92,7 +87,7 @@ describe('at a wide screen', () => {
 
   it('leads past the head by the first Tab, and to the first entry by a key', async () => {
     const page = await openPage(browser, WIDE);
-    await openSample(page, 'Quince Yard');
+    await openSample(page, server.base, 'Quince Yard');
     await tap(page, 'place-site');
     await page.waitForSelector('[data-testid^="field-"]');
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
@@ -110,7 +105,7 @@ describe('at a wide screen', () => {
 
   it('tries every joint and says what to mind', async () => {
     const page = await openPage(browser, PHONE);
-    await openSample(page, 'Quince Yard');
+    await openSample(page, server.base, 'Quince Yard');
     await tap(page, 'place-fit');
     await page.waitForSelector(byId('fit'));
     const said = await textOf(page, 'fit');
@@ -125,7 +120,7 @@ describe('at a wide screen', () => {
 
   it('has no touch target under 48 px, and nothing wider than the phone', async () => {
     const page = await openPage(browser, PHONE);
-    await openSample(page, 'Heron Slip');
+    await openSample(page, server.base, 'Heron Slip');
     for (const place of ['site', 'roof', 'timber', 'cuts', 'fit']) {
       await tap(page, `place-${place}`);
       await page.waitForFunction((end) => location.pathname.endsWith(end), {}, place);
@@ -152,8 +147,8 @@ describe('two tabs, one job', () => {
     // Another window altogether: a tab in the background neither paints nor looks for news.
     const elsewhere = await launch();
     const theirs = await openPage(elsewhere, WIDE);
-    await openSample(mine, 'Gannet Point');
-    await openSample(theirs, 'Gannet Point');
+    await openSample(mine, server.base, 'Gannet Point');
+    await openSample(theirs, server.base, 'Gannet Point');
     await tap(theirs, 'place-site');
     await typeInto(theirs, 'field-blocks.0.outline', '6.4 m');
     await settled(theirs);

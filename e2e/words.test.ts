@@ -1,6 +1,16 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { startApp, storedJob, type AppServer } from './support/app-server';
-import { byId, launch, openPage, PHONE, press, tap, textOf, waitForText } from './support/browser';
+import {
+  byId,
+  launch,
+  openPage,
+  openSample,
+  PHONE,
+  press,
+  tap,
+  textOf,
+  waitForText,
+} from './support/browser';
 import { findings } from './support/audit';
 
 jest.setTimeout(120_000);
@@ -13,9 +23,7 @@ beforeAll(async () => {
   server = await startApp();
   browser = await launch();
   page = await openPage(browser, PHONE);
-  await page.goto(server.base, { waitUntil: 'networkidle0' });
-  await tap(page, 'job-Heron Slip');
-  await waitForText(page, 'save-state', 'Saved');
+  await openSample(page, server.base, 'Heron Slip');
   await tap(page, 'place-timber');
   await page.waitForSelector(byId('field-timber.plateWidth'));
 });

@@ -110,6 +110,13 @@ export const waitForText = (page: Page, id: string, part: string): Promise<unkno
     part,
   );
 
+/** From the jobs to one of the samples, as it is with the server. */
+export const openSample = async (page: Page, base: string, name: string): Promise<void> => {
+  await page.goto(base, { waitUntil: 'networkidle0' });
+  await tap(page, `job-${name}`);
+  await waitForText(page, 'save-state', 'Saved');
+};
+
 /** Leaves the field in hand, so that what was typed counts. */
 export const leaveField = (page: Page): Promise<void> =>
   page.evaluate(() => {

@@ -23,6 +23,7 @@ import { Figure, Small, Strong, Title, Words } from '../ui/text';
 import { handsText } from './cut-list';
 import { useInHands } from './in-hands';
 import { PieceBoard } from './piece-board';
+import { SetOut } from './set-out';
 import { Worked } from './working';
 
 type Display = Job['display'];
@@ -184,47 +185,6 @@ const Numbers = ({ entry, working, display }: NumberProps) => {
   );
 };
 
-/** What a timber that is set up by its height is set up by. */
-const Heights = ({ entry, display }: Pick<NumberProps, 'entry' | 'display'>) => (
-  <View>
-    {(entry.heights ?? []).map(({ top, abovePlate, fall }) => (
-      <View
-        key={top}
-        className="flex-row items-center border-t border-grain py-2"
-        testID="ridge-height"
-      >
-        <View className="flex-1">
-          <Strong>
-            Top of the {entry.kind === 'ridge' ? '‹ridge›' : '‹purlin›'}, above its ‹plate›
-          </Strong>
-          <Small>
-            {writeLength(top, display)} above the main ‹plate›’s top
-            {fall > 0 ? `; its other end ${writeLength(fall, display)} higher` : ''}
-          </Small>
-        </View>
-        <Figure className="text-2xl">{writeLength(abovePlate, display)}</Figure>
-      </View>
-    ))}
-  </View>
-);
-
-/** The level line that ties are set to. */
-const Level = ({ entry, display }: Pick<NumberProps, 'entry' | 'display'>) =>
-  entry.level === null ? null : (
-    <View className="flex-row items-center border-t border-grain py-2" testID="tie-level">
-      <View className="flex-1">
-        <Strong>Bottom edge, above the ‹plate›</Strong>
-        {entry.level.alongRafter > 0 && (
-          <Small>
-            {writeLength(entry.level.alongRafter, display)} up the rafter’s top edge from the
-            ‹heel›’s plumb line
-          </Small>
-        )}
-      </View>
-      <Figure className="text-2xl">{writeLength(entry.level.bottom, display)}</Figure>
-    </View>
-  );
-
 /** Everything to saw one kind of piece: the marked board, the steps of the hands, each number with its working. */
 export const PieceSheet = ({ piece, display, way, boardElsewhere = false }: SheetProps) => {
   const { entry, notes, board, working, steps } = piece;
@@ -245,20 +205,7 @@ export const PieceSheet = ({ piece, display, way, boardElsewhere = false }: Shee
         </Words>
       </View>
       <LongPoint entry={entry} working={working} display={display} />
-      {entry.heights !== null && <Heights entry={entry} display={display} />}
-      <Level entry={entry} display={display} />
-      {entry.setBack !== null && (
-        <View className="flex-row items-center border-t border-grain py-2" testID="set-back">
-          <View className="flex-1">
-            <Strong>Lip set back, along the ‹purlin›</Strong>
-            <Small>
-              A straight-edge held under the ‹hip› touches its side; the ‹purlins› meet on its
-              middle, half its thickness further.
-            </Small>
-          </View>
-          <Figure className="text-2xl">{writeLength(entry.setBack, display)}</Figure>
-        </View>
-      )}
+      <SetOut entry={entry} display={display} />
       {notes.map((note, i) => (
         <Caution key={i} level={note.level} text={note.text} />
       ))}

@@ -21,7 +21,7 @@ const placeOf = ({ at }: PurlinWay): Place =>
 const START_MM = 1000;
 const START_SHARE = 0.45;
 
-const AtOf: Readonly<Record<Place, PurlinWay['at']>> = {
+const START_AT: Readonly<Record<Place, PurlinWay['at']>> = {
   halfway: 0.5,
   share: START_SHARE,
   distance: { distance: START_MM },
@@ -59,7 +59,7 @@ const OfPart = ({ block, named }: { readonly block: Block; readonly named: boole
               { value: 'distance', label: 'A distance' },
             ]}
             onChange={(place) => {
-              set({ ...way, at: AtOf[place] });
+              set({ ...way, at: START_AT[place] });
             }}
           />
           {placeOf(way) === 'share' && typeof way.at === 'number' && (
@@ -79,7 +79,7 @@ const OfPart = ({ block, named }: { readonly block: Block; readonly named: boole
           {typeof way.at === 'object' && (
             <LengthField
               label="In from the ‹plate›’s outside, level"
-              of="Purlins"
+              of="‹Purlins›"
               path={path}
               value={way.at.distance}
               onValue={(distance) => {

@@ -57,26 +57,18 @@ export const Stock = ({ name }: { readonly name: Sized }) => {
         {NAMES[name]}
       </Title>
       <View className="flex-row gap-3">
-        <View className="flex-1">
-          <LengthField
-            label="Thickness"
-            of={NAMES[name]}
-            size="timber"
-            path={`timber.${name}.thickness`}
-            value={stock.thickness}
-            onValue={(thickness) => set({ ...stock, thickness })}
-          />
-        </View>
-        <View className="flex-1">
-          <LengthField
-            label="Depth"
-            of={NAMES[name]}
-            size="timber"
-            path={`timber.${name}.depth`}
-            value={stock.depth}
-            onValue={(depth) => set({ ...stock, depth })}
-          />
-        </View>
+        {(['thickness', 'depth'] as const).map((measure) => (
+          <View key={measure} className="flex-1">
+            <LengthField
+              label={measure === 'thickness' ? 'Thickness' : 'Depth'}
+              of={NAMES[name]}
+              size="timber"
+              path={`timber.${name}.${measure}`}
+              value={stock[measure]}
+              onValue={(mm) => set({ ...stock, [measure]: mm })}
+            />
+          </View>
+        ))}
       </View>
     </View>
   );

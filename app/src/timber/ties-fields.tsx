@@ -45,7 +45,7 @@ const CollarFields = () => {
           {typeof ties.bottom === 'number' && (
             <LengthField
               label="Bottom edge, above the ‹plate›"
-              of="Collar ties"
+              of="‹Collar ties›"
               path="collarTies.bottom"
               value={ties.bottom}
               onValue={(bottom) => set({ bottom })}
@@ -55,14 +55,14 @@ const CollarFields = () => {
           {typeof ties.bottom === 'object' && (
             <LengthField
               label="‹Long point› to long point"
-              of="Collar ties"
+              of="‹Collar ties›"
               path="collarTies.bottom.longPoint"
               value={ties.bottom.longPoint}
               onValue={(longPoint) => set({ bottom: { longPoint } })}
             />
           )}
           <StepperField
-            label="Pairs to one collar tie"
+            label="Pairs to one ‹collar tie›"
             path="collarTies.every"
             value={ties.every}
             step={1}
@@ -74,7 +74,7 @@ const CollarFields = () => {
           />
           <LengthField
             label="Held off the slope"
-            of="Collar ties"
+            of="‹Collar ties›"
             size="timber"
             path="collarTies.hold"
             value={ties.hold}
@@ -106,7 +106,7 @@ const RafterTieFields = () => {
       {ties !== undefined && (
         <>
           <StepperField
-            label="Pairs to one rafter tie"
+            label="Pairs to one ‹rafter tie›"
             path="rafterTies.every"
             value={ties.every}
             step={1}

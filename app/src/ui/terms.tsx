@@ -8,7 +8,7 @@ interface InTerms {
   readonly explain: ((term: TermName) => void) | null;
 }
 
-/** Whose words the trade's terms are told in. Outside a job they are those of its numbers. */
+/** Whose words the trade's terms are told in. American where no job is open. */
 const Context = createContext<InTerms>({ terms: 'us', explain: null });
 
 export const TermsProvider = Context.Provider;

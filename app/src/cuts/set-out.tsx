@@ -1,0 +1,73 @@
+import type { CutListEntry } from '@ogee/core/src/cuts';
+import type { Job } from '@ogee/core/src/job';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { writeLength } from '../ui/length-entry';
+import { Figure, Small, Strong } from '../ui/text';
+
+/** One length that is set out on site: what it is, how it is found, and the figure. */
+const Row = ({
+  name,
+  value,
+  testID,
+  children,
+}: {
+  readonly name: string;
+  readonly value: string;
+  readonly testID: string;
+  readonly children: ReactNode;
+}) => (
+  <View className="flex-row items-center border-t border-grain py-2" testID={testID}>
+    <View className="flex-1">
+      <Strong>{name}</Strong>
+      {children}
+    </View>
+    <Figure className="text-2xl">{value}</Figure>
+  </View>
+);
+
+/** What a timber is set out by beside its cuts: the height of its top, its level line, the set-back of its lip. */
+export const SetOut = ({
+  entry: { kind, heights, level, setBack },
+  display,
+}: {
+  readonly entry: CutListEntry;
+  readonly display: Job['display'];
+}) => {
+  const shown = (mm: number): string => writeLength(mm, display);
+  if (heights === null && level === null && setBack === null) return null;
+  return (
+    <View>
+      {heights?.map(({ top, abovePlate, fall }) => (
+        <Row
+          key={top}
+          name={`Top of the ${kind === 'ridge' ? '‹ridge›' : '‹purlin›'}, above its ‹plate›`}
+          value={shown(abovePlate)}
+          testID="ridge-height"
+        >
+          <Small>
+            {shown(top)} above the main ‹plate›’s top
+            {fall > 0 ? `; its other end ${shown(fall)} higher` : ''}
+          </Small>
+        </Row>
+      ))}
+      {level !== null && (
+        <Row name="Bottom edge, above the ‹plate›" value={shown(level.bottom)} testID="tie-level">
+          {level.alongRafter > 0 && (
+            <Small>
+              {shown(level.alongRafter)} up the rafter’s top edge from the ‹heel›’s plumb line
+            </Small>
+          )}
+        </Row>
+      )}
+      {setBack !== null && (
+        <Row name="Lip set back, along the ‹purlin›" value={shown(setBack)} testID="set-back">
+          <Small>
+            A straight-edge held under the ‹hip› touches its side; the ‹purlins› meet on its middle,
+            half its thickness further.
+          </Small>
+        </Row>
+      )}
+    </View>
+  );
+};

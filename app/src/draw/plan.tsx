@@ -88,11 +88,13 @@ const Band = ({
 /** The timbers that stand on the roof's own lines. */
 const isMajor = (kind: PlanTimber['kind']): boolean => KINDS[kind].stands === 'line';
 
+/** Where along a timber its name stands: off the walls' names, and off those of the rafters that a tie lies beside. */
+const NAMED_AT: Readonly<Partial<Record<Kind, number>>> = { fascia: 0.08, 'rafter-tie': 0.33 };
+
 const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
   const { colour } = useTheme();
   const { from, to, kind, mark } = timber;
-  // Fascias are named off the middle, where the walls' names stand.
-  const share = kind === 'fascia' ? 0.08 : isMajor(kind) ? 0.5 : kind === 'rafter-tie' ? 0.2 : 0.42;
+  const share = NAMED_AT[kind] ?? (isMajor(kind) ? 0.5 : 0.42);
   const own = isMajor(kind) ? LABEL.most : size;
   return (
     <Halo

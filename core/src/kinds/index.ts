@@ -16,10 +16,11 @@ interface KindRow {
    *   line     stands on a line where slopes meet
    *   rafter   runs up a slope, its seat read and its share of the depth minded
    *   between  hangs between others
+   *   fills    fills a space beside rafters: no line of the roof
    *   edge     runs along the tails
    *   tie      lies level, flat on the faces of two rafters
    */
-  readonly stands: 'line' | 'rafter' | 'between' | 'edge' | 'tie';
+  readonly stands: 'line' | 'rafter' | 'between' | 'fills' | 'edge' | 'tie';
   /** Its top is set out on site by height, before others lean against it. */
   readonly setByHeight: boolean;
 }
@@ -138,7 +139,7 @@ const ROWS = {
     letters: 'LO',
     dash: [5, 2],
     widthPx: 2,
-    stands: 'between',
+    stands: 'fills',
     setByHeight: false,
   },
   blocking: {
@@ -146,7 +147,7 @@ const ROWS = {
     letters: 'BK',
     dash: [6, 3, 2, 3],
     widthPx: 2,
-    stands: 'between',
+    stands: 'fills',
     setByHeight: false,
   },
   fascia: {

@@ -46,6 +46,16 @@ it('names every ridge, hip and valley with its length, slope and both plan angle
   }
 });
 
+it('leaves out what only fills a space beside the rafters', () => {
+  const blocking = { thickness: 38, depth: 400 };
+  act(() => openInMemory({ ...plain, timber: { ...plain.timber, blocking } }));
+  const solution = solve(jobInMemory());
+  if (!solution.ok) throw new Error('refused');
+  expect(solution.value.cuts.members.some(({ mark }) => mark === 'BK1')).toBe(true);
+  expect(screen.getByText('R1')).toBeTruthy();
+  expect(screen.queryByText('BK1')).toBeNull();
+});
+
 it('opens the piece of the line that is touched', () => {
   fireEvent.press(screen.getByText('R1'));
   expect(mockNavigate).toHaveBeenCalledWith('/job/in-memory/cuts/R1');

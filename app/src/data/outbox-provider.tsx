@@ -2,6 +2,7 @@ import { createContext, useContext, useEffect, useState, type ReactNode } from '
 import { openDevice } from './device';
 import { takeOverDrafts } from './former-drafts';
 import { Outbox } from './outbox';
+import { pageStorage, takeOverTexts } from './typed-texts';
 
 const OutboxContext = createContext<Outbox | null>(null);
 
@@ -12,8 +13,11 @@ export const OutboxProvider = ({ children }: { children: ReactNode }) => {
     let opened: Outbox | null = null;
     let wanted = true;
     void openDevice().then(async (device) => {
-      // A full or closed store keeps the drafts where they are, for the next time.
-      if (device.lasts) await takeOverDrafts(device, localStorage).catch(() => undefined);
+      const storage = pageStorage();
+      // A full or closed store keeps what was left where it is, for the next time.
+      if (device.lasts && storage !== null)
+        for (const takeOver of [takeOverDrafts, takeOverTexts])
+          await takeOver(device, storage).catch(() => undefined);
       if (!wanted) return;
       opened = new Outbox(device);
       void opened.send();

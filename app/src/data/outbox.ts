@@ -2,6 +2,7 @@ import type { Job } from '@ogee/core/src/job';
 import type { StoredJob } from '@ogee/core/src/wire';
 import { api, Refused } from './api';
 import { latestJob, Window, type Device, type NewEntry, type Stop, type Waiting } from './device';
+import { TypedTexts } from './typed-texts';
 
 /** What is known of one job on this device. */
 export interface JobState {
@@ -33,8 +34,9 @@ export class Outbox {
   /** For entries that the device refused to keep. */
   private readonly spare = new Window();
   private readonly listeners = new Set<() => void>();
-  /** Texts of fields that are being written, the newest of each. */
-  private readonly texts = new Map<string, string | null>();
+  private readonly texts: TypedTexts;
+  /** Entries that the device is being given. */
+  private appending: Promise<unknown> = Promise.resolve();
   private news: BroadcastChannel | null;
   private running: Promise<void> | null = null;
   private again = false;
@@ -43,6 +45,7 @@ export class Outbox {
   private isAway = false;
 
   constructor(private readonly device: Device) {
+    this.texts = new TypedTexts(device);
     this.news = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(NEWS);
     if (this.news !== null) this.news.onmessage = () => this.tell();
     if (typeof window !== 'undefined' && typeof window.addEventListener === 'function')
@@ -106,7 +109,16 @@ export class Outbox {
   }
 
   /** Keeps an entry, made from the job as the last one left it, and sends it as soon as it can. */
-  async append(jobId: string, make: (latest: Job | null) => NewEntry | null): Promise<void> {
+  append(jobId: string, make: (latest: Job | null) => NewEntry | null): Promise<void> {
+    const done = this.keepEntry(jobId, make);
+    this.appending = Promise.allSettled([this.appending, done]);
+    return done;
+  }
+
+  private async keepEntry(
+    jobId: string,
+    make: (latest: Job | null) => NewEntry | null,
+  ): Promise<void> {
     try {
       await this.device.append(jobId, make);
     } catch {
@@ -146,18 +158,9 @@ export class Outbox {
     return this.device.typed(jobId);
   }
 
-  /** Keeps what stands in a field; of keys that come quicker than the device writes, the newest text is written next. */
-  async setTyped(jobId: string, path: string, text: string | null): Promise<void> {
-    const key = `${jobId} ${path}`;
-    const writing = this.texts.has(key);
-    this.texts.set(key, text);
-    if (writing) return;
-    for (;;) {
-      const next = this.texts.get(key) ?? null;
-      await this.device.setTyped(jobId, path, next).catch(() => undefined);
-      if ((this.texts.get(key) ?? null) === next) break;
-    }
-    this.texts.delete(key);
+  /** Keeps what stands in a field; it goes when the entry that it was made into is kept. */
+  setTyped(jobId: string, path: string, text: string | null): Promise<void> {
+    return this.texts.keep(jobId, path, text, () => this.appending);
   }
 
   /** Sends what waits, until nothing does or nobody answers. */

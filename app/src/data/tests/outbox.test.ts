@@ -6,6 +6,7 @@ import { openDevice, type Device } from '../device';
 import { takeOverDrafts } from '../former-drafts';
 import { JobInHand } from '../job-in-hand';
 import { Outbox } from '../outbox';
+import { takeOverTexts, TypedTexts } from '../typed-texts';
 
 const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;
 const job = (name: string): Job => newJob(name, DISPLAY, 9000, 6000, '35°');
@@ -45,6 +46,21 @@ const server = () => {
     current: () => current,
     saveElsewhere: (of: Job) => (current = stored(current.revision + 1, of)),
   };
+};
+
+/** What localStorage does, in memory. */
+const storage = (texts: Record<string, string> = {}): Storage => {
+  const kept = new Map(Object.entries(texts));
+  return {
+    get length() {
+      return kept.size;
+    },
+    key: (at) => [...kept.keys()][at] ?? null,
+    getItem: (key) => kept.get(key) ?? null,
+    removeItem: (key) => kept.delete(key),
+    setItem: (key, text) => kept.set(key, text),
+    clear: () => kept.clear(),
+  } satisfies Storage;
 };
 
 let device: Device;
@@ -194,20 +210,6 @@ describe('an entry on its way', () => {
 });
 
 describe('drafts of the former app', () => {
-  /** What localStorage does, in memory. */
-  const storage = (texts: Record<string, string>): Storage => {
-    const kept = new Map(Object.entries(texts));
-    return {
-      get length() {
-        return kept.size;
-      },
-      key: (at) => [...kept.keys()][at] ?? null,
-      getItem: (key) => kept.get(key) ?? null,
-      removeItem: (key) => kept.delete(key),
-      setItem: (key, text) => kept.set(key, text),
-      clear: () => kept.clear(),
-    } satisfies Storage;
-  };
   const draft = (over: number, of: Job) => JSON.stringify({ over, job: of });
 
   it('are sent over the revision they were made on, and go from their old place', async () => {
@@ -238,6 +240,60 @@ describe('drafts of the former app', () => {
     await takeOverDrafts(device, storage({ 'ogee.draft.j': texts['ogee.draft.j'] }));
     expect((await outbox.waiting()).map(({ jobId }) => jobId)).toEqual(['j']);
     expect(await outbox.aside()).toBe(1);
+  });
+});
+
+describe('what stands typed in a field', () => {
+  /** A device that takes its time over everything, until it is let. */
+  const slow = () => {
+    let go: () => void = () => undefined;
+    const gate = new Promise<void>((resolve) => (go = resolve));
+    const held: Device = Object.create(device, {
+      setTyped: {
+        value: (...text: Parameters<Device['setTyped']>) =>
+          gate.then(() => device.setTyped(...text)),
+      },
+      append: {
+        value: (...entry: Parameters<Device['append']>) => gate.then(() => device.append(...entry)),
+      },
+    }) as Device;
+    return { held, go };
+  };
+  const none = () => Promise.resolve();
+  const kept = async (): Promise<string | undefined> => (await device.typed('j')).get('a wall');
+
+  it('is whole after a reload that came before the device had written it', async () => {
+    const page = storage();
+    const texts = new TypedTexts(slow().held, page);
+    for (const text of ['f', 'fo', 'for', 'fort', 'forty'])
+      void texts.keep('j', 'a wall', text, none);
+    await takeOverTexts(device, page);
+    expect(await kept()).toBe('forty');
+    expect(page.length).toBe(0);
+  });
+
+  it('is on the device alone once that has written the newest', async () => {
+    const page = storage({ else: 'kept' });
+    const texts = new TypedTexts(device, page);
+    const first = texts.keep('j', 'a wall', 'f', none);
+    for (const text of ['fo', 'for']) void texts.keep('j', 'a wall', text, none);
+    await first;
+    expect([await kept(), page.length]).toEqual(['for', 1]);
+  });
+
+  it('goes only when the entry that it was made into is kept', async () => {
+    server();
+    await outbox.setTyped('j', 'a wall', '27000');
+    const { held, go } = slow();
+    const behind = new Outbox(held);
+    void behind.append('j', () => ({ id: 'e', act: 'save', job: job('second'), said: 'wall' }));
+    const gone = behind.setTyped('j', 'a wall', null);
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(await kept()).toBe('27000');
+    go();
+    await gone;
+    expect(await kept()).toBeUndefined();
+    behind.dispose();
   });
 });
 

@@ -1,4 +1,4 @@
-import { cutLines, impossibleLine, markOf, type CutList } from './cuts';
+import { cutLines, impossibleLine, markOf, runningMarks, type CutList } from './cuts';
 import { dryFit, type FitReport } from './fit';
 import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
@@ -73,6 +73,7 @@ export const solve = (job: Job): Result<Solution> => {
       job: job.name,
       members,
       notes: notesOf(subject, members, remarks),
+      marks: runningMarks(job, subject.roof, subject.framing.members, members),
     },
   };
   const sawn = impossible(solution);

@@ -1,7 +1,9 @@
-import type { CutListEntry } from '@ogee/core/src/cuts';
+import type { CutListEntry, RunningMarks } from '@ogee/core/src/cuts';
+import { isRafter } from '@ogee/core/src/kinds';
 import type { Job } from '@ogee/core/src/job';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
+import { useRoof } from '../data/roof';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small, Strong } from '../ui/text';
 
@@ -26,16 +28,49 @@ const Row = ({
   </View>
 );
 
+/** Running measurements of one tape, in the order in which they are marked, without moving it. */
+const Running = ({
+  tape: { on, from, at },
+  display,
+}: {
+  readonly tape: RunningMarks;
+  readonly display: Job['display'];
+}) => (
+  <View className="border-t border-grain py-2" testID={`running-${on}`}>
+    <Strong>
+      {on === 'rafter' ? '‹Purlins›, marked up each rafter' : 'Screws, marked up a roofing sheet'}
+    </Strong>
+    <Small>Middles, from {from}.</Small>
+    <View role="list" className="flex-row flex-wrap gap-x-4 gap-y-1 pt-1">
+      {at.map(({ mm, mark }) => (
+        <Figure key={mm} role="listitem" className="text-lg">
+          {writeLength(mm, display)} {mark}
+        </Figure>
+      ))}
+    </View>
+  </View>
+);
+
+/** The tapes that a piece is marked by, or lies on: of its side, for the rafters that have a tail and the purlins themselves. */
+const useTapes = ({ kind, block, side, seat, mark }: CutListEntry): readonly RunningMarks[] => {
+  const { roof } = useRoof();
+  const own = roof?.cuts.marks.filter(({ of }) => of === `${block}.${side ?? ''}`) ?? [];
+  if (isRafter({ kind })) return seat === null ? [] : own.filter(({ on }) => on === 'rafter');
+  return own.filter(({ at }) => at.some((one) => one.mark === mark));
+};
+
 /** What a timber is set out by beside its cuts: the height of its top, its level line, the set-back of its lip. */
 export const SetOut = ({
-  entry: { kind, heights, level, setBack },
+  entry,
   display,
 }: {
   readonly entry: CutListEntry;
   readonly display: Job['display'];
 }) => {
   const shown = (mm: number): string => writeLength(mm, display);
-  if (heights === null && level === null && setBack === null) return null;
+  const { kind, heights, level, setBack } = entry;
+  const tapes = useTapes(entry);
+  if (heights === null && level === null && setBack === null && tapes.length === 0) return null;
   return (
     <View>
       {heights?.map(({ top, abovePlate, fall }) => (
@@ -68,6 +103,9 @@ export const SetOut = ({
           </Small>
         </Row>
       )}
+      {tapes.map((tape) => (
+        <Running key={tape.on} tape={tape} display={display} />
+      ))}
     </View>
   );
 };

@@ -12,7 +12,9 @@ const LINES = KINDS_IN_ORDER.filter(
   (kind) => KINDS[kind].stands === 'line' || KINDS[kind].stands === 'between',
 );
 
-const isLine = (entry: CutListEntry): boolean => LINES.some((kind) => kind === entry.kind);
+/** Purlins over or between the rafters lie on no line of the roof: they are not set by height. */
+const isLine = ({ kind, heights }: CutListEntry): boolean =>
+  LINES.some((one) => one === kind) && (heights !== null || !KINDS[kind].setByHeight);
 
 const angles = (entry: CutListEntry): string =>
   entry.plan === null

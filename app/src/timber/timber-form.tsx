@@ -6,6 +6,7 @@ import { useRoof } from '../data/roof';
 import { ChoiceField, LengthField, StepperField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 import { PurlinsFields } from './purlins-fields';
+import { RoofPurlinsFields } from './roof-purlins-fields';
 import { Stock } from './stock-fields';
 import { TiesFields } from './ties-fields';
 
@@ -142,6 +143,7 @@ export const TimberForm = () => {
       <Seat />
       <TiesFields />
       <PurlinsFields />
+      <RoofPurlinsFields />
       <Title>The crew’s ways</Title>
       <ChoiceField
         label="Top of the ‹hip›"

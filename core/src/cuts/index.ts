@@ -9,6 +9,7 @@
 export { impossibleLine } from './sound';
 export { boardOf } from './board-drawing';
 export { cutLines } from './cut-list';
+export { runningMarks } from './running-marks';
 export { notchPlumbDepth } from './local-cut';
 export { seatOf } from './seat';
 export { handOf, pieceOf } from './group';
@@ -17,6 +18,6 @@ export { span } from './lengths';
 export { workingOf } from './figures';
 export { cutListSchema } from './model';
 export type { BoardDrawing, BoardMark } from './board-drawing';
-export type { CutEntry, CutList, CutListEntry, Hands, RidgeHeight } from './model';
+export type { CutEntry, CutList, CutListEntry, Hands, RidgeHeight, RunningMarks } from './model';
 export type { Step, Unit, Working } from './working';
 export { changesBetween, type MarkChange } from './changes';

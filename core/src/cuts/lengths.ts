@@ -98,7 +98,8 @@ const tieReaches = ({ stock, topMm }: Member, cuts: readonly LocalCut[]): Reache
 
 export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches => {
   if (isTie(member)) return tieReaches(member, cuts);
-  const e = member.topMm;
+  // What lies over the rafters is measured along the edge that lies on them.
+  const e = member.topMm - (member.lies === 'over' ? member.stock.depth : 0);
   const half = member.stock.thickness / 2;
   const upper = cuts.filter((cut) => cut.end.at === 'top');
   // The heel's plumb line through the origin leans back along the board: on a lowered top edge it lies further down.

@@ -73,6 +73,19 @@ const entry = z.object({
   members: z.array(z.string()),
 });
 
+/** Running measurements, one tape each. mm */
+const tape = z.object({
+  /** What it is set out on: a rafter along its top edge, a roofing sheet down its length. */
+  on: z.enum(['plate', 'ridge', 'rafter', 'sheet']),
+  /** Whose: a block and its side, `main.0`. */
+  of: z.string(),
+  /** Where the tape is hooked. */
+  from: z.string(),
+  at: z.array(
+    z.object({ mm: z.number(), mark: z.string(), edge: z.enum(['near', 'far', 'centre']) }),
+  ),
+});
+
 const note = z.object({
   /** What it is about, whatever its words. */
   code: z.string(),
@@ -89,10 +102,12 @@ export const cutListSchema = z.object({
   job: z.string(),
   members: z.array(entry),
   notes: z.array(note),
+  marks: z.array(tape),
 });
 
 export type CutList = DeepReadonly<z.output<typeof cutListSchema>>;
 export type CutListEntry = CutList['members'][number];
 export type CutEntry = CutListEntry['cuts'][number];
+export type RunningMarks = CutList['marks'][number];
 export type Hands = CutListEntry['hands'];
 export type RidgeHeight = NonNullable<CutListEntry['heights']>[number];

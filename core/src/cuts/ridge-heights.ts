@@ -6,8 +6,10 @@ import type { RidgeHeight } from './model';
 
 /** Where the tops of ridges and of the purlins at breaks stand, each height once: the first numbers set out on site. */
 export const ridgeHeights = (roof: Roof, members: readonly Member[]): RidgeHeight[] | null => {
-  const kind = members[0]?.kind;
-  if (kind === undefined || !KINDS[kind].setByHeight) return null;
+  const [first] = members;
+  if (first === undefined || !KINDS[first.kind].setByHeight) return null;
+  // What lies on the rafters or between them is set by its distance up the slope.
+  if (first.lies === 'over' || first.lies === 'between') return null;
   const found: RidgeHeight[] = [];
   for (const { frame, topMm, axis, block } of members) {
     const top = frame.origin[2] + topMm / Math.cos(axis.slopeRad);

@@ -8,7 +8,8 @@ import type { CutListEntry } from './model';
 export const tieLevelOf = (roof: Roof, member: Member): CutListEntry['level'] => {
   const block = roof.blocks.find(({ id }) => id === member.block);
   if (!isTie(member) || block === undefined) return null;
-  const { plateMm, hapMm } = block;
+  const { plateMm } = block;
+  const hapMm = block.sides[member.side ?? 0]?.hapMm ?? 0;
   const bottom = member.frame.origin[2] - plateMm;
   const sine = Math.sin(Math.atan(member.pair.rise));
   const up = (bottom - hapMm) / sine;

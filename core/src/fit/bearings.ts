@@ -4,7 +4,7 @@ import { inMm, plainly, say, type Sentence } from '../sentence';
 import { touches, type Contact } from './contacts';
 import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
 import { middleOfPoints, type FrameOnSite } from './frame-on-site';
-import { isUnderRafters, lineUnder } from './in-place';
+import { lineUnder, purlinLies } from './in-place';
 import { isMember, isPlate, type Body, type Placed, type PlacedFace } from './placed';
 import type { FitProblem, SeatBearing } from './report';
 
@@ -222,7 +222,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
   };
   for (const placed of site.members) {
     const { member, mark } = placed;
-    if (isTie(member) || isUnderRafters(site, placed)) continue;
+    if (isTie(member) || purlinLies(site, placed) !== null) continue;
     const sawn = sawnFaces(site, placed);
     let missed = false;
     const seated: Touch[] = [];

@@ -17,6 +17,7 @@ import { overlapsOf, type Overlap } from './overlaps';
 import { isMember, place, type Body, type Placed, type PlacedPlate } from './placed';
 import type { FitProblem, FitReport } from './report';
 import { purlinsAmiss } from './purlins';
+import { roofPurlinsAmiss } from './roof-purlins';
 import { bareStrips } from './strips';
 import { tiesAmiss } from './ties';
 
@@ -133,6 +134,7 @@ export const dryFit = (
       ...bareGaps(site),
       ...gableEndsAmiss(site, touching),
       ...purlinsAmiss(site, touching),
+      ...roofPurlinsAmiss(site, touching),
       ...tiesAmiss(site, touching),
       ...unlisted(placed, listed, markOf),
     ],

@@ -94,9 +94,19 @@ export const lineUnder = (
   return best;
 };
 
-/** Whether a purlin lies under rafters rather than on a line of the roof. */
-export const isUnderRafters = (site: FrameOnSite, placed: Placed): boolean =>
-  placed.member.kind === 'purlin' && lineUnder(site, placed) === null;
+/**
+ * How a purlin lies that stands on no line of the roof, by its highest corner over the slope there: over the rafters,
+ * between them, or under them. Null for every other timber.
+ */
+export const purlinLies = (
+  site: FrameOnSite,
+  placed: Placed,
+): 'over' | 'between' | 'under' | null => {
+  if (placed.member.kind !== 'purlin' || lineUnder(site, placed) !== null) return null;
+  const mm = mostProud(site, placed).mm;
+  if (mm > placed.member.stock.depth / 2) return 'over';
+  return mm > -site.job.timber.common.depth / 2 ? 'between' : 'under';
+};
 
 /** Height of a timber's top over a point of the plan; null where it does not reach. mm */
 const topOver = (placed: Placed, p: Vec2): number | null => {
@@ -208,6 +218,8 @@ const touchesAbove = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
 export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
   site.members.flatMap((placed): FitProblem[] => {
     const { member, mark } = placed;
+    // A purlin on no line of the roof is proved with the rafters that it carries, or that carry it.
+    if (purlinLies(site, placed) !== null) return [];
     const line = Object.values<string>(LINE_TIMBER).includes(member.kind);
     const square = member.kind === 'hip' && site.job.framing.hipTop === 'none';
     const { mm, at } = square ? { mm: 0, at: middleOf(placed) } : mostProud(site, placed);
@@ -224,7 +236,5 @@ export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
     // How a tie lies is proved with what it ties.
     if (isTie(member)) return [];
     if (isRafter(member)) return rafterTop(site, placed);
-    // A purlin on no line of the roof lies under the rafters, and is proved with what it carries.
-    if (isUnderRafters(site, placed)) return [];
     return line ? lineTop(site, placed) : touchesAbove(site, placed);
   });

@@ -1,12 +1,12 @@
 import { chordOf, FIT_GAP_MM, intervals, planeAt, v2, v3, type Interval } from '../geom';
 import type { Job } from '../job';
-import type { Slope } from '../roof';
+import { runOfSide, type LineKind, type Slope } from '../roof';
 import { inMm, say } from '../sentence';
 import type { Touching } from './contacts';
 import { areaOf, atGable } from './ends';
 import { findingOn } from './finding';
 import { liesIn, outFrom, type FrameOnSite } from './frame-on-site';
-import { isUnderRafters } from './in-place';
+import { purlinLies } from './in-place';
 import type { Placed, PlacedFace } from './placed';
 import type { FitProblem } from './report';
 
@@ -48,16 +48,8 @@ const lainUnder = ({ roof, job }: FrameOnSite, placed: Placed): Lain | null => {
 type Wanted = Job['purlins'][number];
 
 /** Plan distance from the plate's outside face that a purlin is wanted at. mm */
-const wantedAt = ({ roof }: FrameOnSite, { block, side, at }: Wanted): number | null => {
-  if (typeof at === 'object') return at.distance;
-  const line = roof.blocks.find(({ id }) => id === block)?.sides[side];
-  if (line === undefined) return null;
-  const reach = roof.slopes.flatMap(({ pieces }) =>
-    pieces
-      .filter(({ plane }) => plane.block === block && plane.side === side)
-      .flatMap(({ polygon }) => polygon.points.map((p) => -outFrom(line, p))),
-  );
-  return at * Math.max(...reach);
+const wantedAt = ({ roof }: FrameOnSite, { block, side, at }: Wanted): number => {
+  return typeof at === 'object' ? at.distance : at * runOfSide(roof, block, side);
 };
 
 /** How far in from a side's plate the middle of a purlin's top lies. mm */
@@ -82,7 +74,7 @@ const standsFor = (
       ({ block, side }) => block === wanted.block && side === wanted.side,
     );
     const [at, stands] = [wantedAt(site, wanted), standsAt(site, wanted, lain)];
-    return own && at !== null && stands !== null ? [{ wanted, offMm: Math.abs(at - stands) }] : [];
+    return own && stands !== null ? [{ wanted, offMm: Math.abs(at - stands) }] : [];
   });
   return all.reduce<(typeof all)[number] | null>(
     (p, q) => (p === null || q.offMm < p.offMm ? q : p),
@@ -90,22 +82,27 @@ const standsFor = (
   );
 };
 
+/** Whether a face lies on the plumb middle plane of a line of the roof. */
+export const onMiddleOf = (
+  { roof }: FrameOnSite,
+  { points }: PlacedFace,
+  kinds: readonly LineKind[],
+): boolean =>
+  roof.lines.some(({ kind, from, to }) => {
+    if (!kinds.includes(kind)) return false;
+    const aside = v2.left(v2.unit(v2.sub(v3.inPlan(to), v3.inPlan(from))));
+    return points.every(
+      (p) => Math.abs(v2.dot(v2.sub(v3.inPlan(p), v3.inPlan(from)), aside)) <= FIT_GAP_MM,
+    );
+  });
+
 /** Whether an end lies on the plumb middle plane of a hip or a valley, or in a gable's outside face, or against something. */
 const endHolds = (
   site: FrameOnSite,
   { member }: Placed,
   face: PlacedFace,
   bears: boolean,
-): boolean =>
-  bears ||
-  atGable(site, member, face) ||
-  site.roof.lines.some(({ kind, from, to }) => {
-    if (kind !== 'hip' && kind !== 'valley') return false;
-    const aside = v2.left(v2.unit(v2.sub(v3.inPlan(to), v3.inPlan(from))));
-    return face.points.every(
-      (p) => Math.abs(v2.dot(v2.sub(v3.inPlan(p), v3.inPlan(from)), aside)) <= FIT_GAP_MM,
-    );
-  });
+): boolean => bears || atGable(site, member, face) || onMiddleOf(site, face, ['hip', 'valley']);
 
 /** How each purlin lies: against the rafters, at its distance, its ends where they belong, its lips against the hip. */
 const liesAmiss = (
@@ -175,7 +172,7 @@ const bareLevels = (
     const { block, side } = wanted;
     const line = site.roof.blocks.find(({ id }) => id === block)?.sides[side];
     const at = wantedAt(site, wanted);
-    if (line === undefined || at === null) return [];
+    if (line === undefined) return [];
     const from = v2.add(line.start, v2.scale(line.inward, at));
     const along = (p: readonly number[]): number =>
       v2.dot(v2.sub([p[0] ?? 0, p[1] ?? 0], from), line.along);
@@ -211,7 +208,7 @@ const bareLevels = (
 
 /** How the purlins under the rafters lie, and where one is wanted and missing. */
 export const purlinsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
-  const under = site.members.filter((placed) => isUnderRafters(site, placed));
+  const under = site.members.filter((placed) => purlinLies(site, placed) === 'under');
   const all = under.map((placed) => ({ placed, on: lainUnder(site, placed) }));
   return [
     ...all.flatMap(({ placed, on }) => liesAmiss(site, placed, on, touching)),

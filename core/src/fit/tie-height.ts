@@ -40,7 +40,8 @@ export const bottomOf = (
   const { bottom, hold } = job.collarTies;
   if (typeof bottom === 'number') return block.plateMm + bottom;
   const peak = peakOver(timber, one, other);
-  const foot = block.plateMm + block.hapMm;
+  const eave = block.sides[timber.member.side ?? 0];
+  const foot = block.plateMm + (eave?.hapMm ?? 0);
   if (bottom === 'upper-third') return foot + (2 * (peak - foot)) / 3;
   // Its length grows evenly from the held-off peak down.
   const [low, high] = [peak - 3000, peak - 2000].map((z) => apartAt(timber, [one, other], hold, z));

@@ -4,6 +4,7 @@ import { gableEnds } from './gables/gable-ends';
 import type { Member } from './member/member';
 import type { Added, Pass } from './pass';
 import { headerMember, lineMember, rafterMember } from './to-member';
+import { roofPurlins } from './purlins/roof-purlins';
 import { purlins } from './purlins/purlins';
 import { collarTies, rafterTies } from './ties/ties';
 import { unseatedLine, unseatedRafter } from './rafters/unseated';
@@ -42,4 +43,5 @@ export const PASSES: readonly Pass[] = [
   purlins,
   rafterTies,
   collarTies,
+  roofPurlins,
 ];

@@ -215,7 +215,35 @@ const checkReferences = (job: Job): Problem[] => {
       });
     }
   }
-  return problems;
+  return [...problems, ...checkRoofPurlins(job)];
+};
+
+/** Purlins over and between rafters: on eaves that are there, one set a side. */
+const checkRoofPurlins = ({ blocks, roofPurlins }: Job): Problem[] => {
+  const taken = new Set<string>();
+  return roofPurlins.flatMap(({ block: id, side }, index): Problem[] => {
+    const path = `roofPurlins.${index}`;
+    const block = blocks.find((one) => one.id === id);
+    if (block === undefined)
+      return [{ code: 'schema', path: `${path}.block`, text: say`no block is called "${id}"` }];
+    const eaves = block.sides.flatMap((one, i) => (one.roof === 'eave' ? [i] : []));
+    if (side !== undefined && !eaves.includes(side)) {
+      const text = say`side ${side + 1} of "${id}" is not an eave; ‹purlins› lie on an eave's rafters`;
+      return [{ code: 'schema', path: `${path}.side`, text }];
+    }
+    const own = eaves.filter((i) => side === undefined || side === i);
+    const twice = own.find((i) => taken.has(`${i} ${id}`));
+    for (const i of own) taken.add(`${i} ${id}`);
+    return twice === undefined
+      ? []
+      : [
+          {
+            code: 'schema',
+            path: `${path}.side`,
+            text: say`side ${twice + 1} of "${id}" has ‹purlins› over or between its rafters already; accepted is one set a side`,
+          },
+        ];
+  });
 };
 
 /** What a schema cannot see: fields that must agree with each other. */

@@ -130,5 +130,6 @@ export const newJob = (
       },
     ],
     purlins: [],
+    roofPurlins: [],
   };
 };

@@ -162,6 +162,23 @@ const purlin = z.strictObject({
   set: z.enum(['canted', 'plumb']).default('canted'),
 });
 
+/** Purlins or battens over the rafters, or dropped in between them. */
+const roofPurlins = z.strictObject({
+  block: z.string(),
+  /** Every eave side of the block where none is given. */
+  side: z.number().int().min(0).optional(),
+  stock,
+  /** On centres, along the slope. */
+  spacing: length(50, 5000),
+  /** Along the slope, from the tail's top corner to the middle of the first. */
+  first: length(0, 5000),
+  /** Along the slope, from the top down to the middle of the highest. */
+  last: length(0, 5000),
+  set: z.enum(['over', 'between']).default('over'),
+  /** What the job's roof planes are: the tops of these, or of the rafters. */
+  planes: z.enum(['tops', 'rafters']).default('rafters'),
+});
+
 const every = z.number().int().min(1).max(100);
 
 const collarTies = z.strictObject({
@@ -192,6 +209,7 @@ export const jobSchema = z.strictObject({
   saw: z.strictObject({ maxTilt: z.number().min(0).max(90).default(50) }).prefault({}),
   blocks: z.array(block).min(1, 'a job needs at least one block').max(40),
   purlins: z.array(purlin).max(200).default([]),
+  roofPurlins: z.array(roofPurlins).max(200).default([]),
   collarTies: collarTies.optional(),
   rafterTies: z.strictObject({ every: every.default(1) }).optional(),
 });

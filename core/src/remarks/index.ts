@@ -7,7 +7,7 @@ import { aboutLoads } from './loads';
 import type { Remark, Subject } from './remark';
 import { aboutRidges } from './ridges';
 import { aboutSaw } from './saw';
-import { aboutPurlins } from './purlins';
+import { aboutLowered, aboutPurlins } from './purlins';
 import { aboutTies } from './ties';
 import { aboutCorners, aboutSeats } from './seats';
 
@@ -23,6 +23,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutLoads(subject),
   ...aboutTies(subject),
   ...aboutPurlins(subject),
+  ...aboutLowered(subject),
   ...aboutRidges(subject),
   ...aboutCorners(subject),
   ...aboutSeats(subject),

@@ -21,8 +21,8 @@ export const aboutLoads = ({ framing }: Subject): Remark[] => {
   const header = headers.find((one) => !ofGablet(one));
   const gablet = headers.find(ofGablet);
   const purlins = framing.members.filter(({ kind }) => kind === 'purlin');
-  const purlin = purlins.find(({ underRafters }) => underRafters !== true);
-  const under = purlins.find(({ underRafters }) => underRafters === true);
+  const purlin = purlins.find(({ lies }) => lies === undefined);
+  const under = purlins.find(({ lies }) => lies === 'under');
   const ridges = framing.members.filter(({ kind }) => kind === 'ridge');
   const broken = framing.members.find(
     ({ id, kind, notches }) =>

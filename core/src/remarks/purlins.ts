@@ -1,5 +1,7 @@
 import { planeAt, v2, v3, type Vec3 } from '../geom';
 import { bellyOf, type Member } from '../frame';
+import { KINDS } from '../kinds';
+import { loweredSquare, runOfSide } from '../roof';
 import { inMm, say } from '../sentence';
 import { note, type Remark, type Subject } from './remark';
 
@@ -20,8 +22,8 @@ export const aboutPurlins = ({ framing }: Subject): Remark[] => {
   const hips = members.filter(({ kind }) => kind === 'hip');
   const said: number[] = [];
   return members.flatMap((purlin): Remark[] => {
-    const { frame, axis, notches, ends, underRafters } = purlin;
-    if (underRafters !== true || notches.length > 0 || !ends.some(({ name }) => name === 'side'))
+    const { frame, axis, notches, ends, lies } = purlin;
+    if (lies !== 'under' || notches.length > 0 || !ends.some(({ name }) => name === 'side'))
       return [];
     return [0, axis.runMm].flatMap((t): Remark[] => {
       const p = v3.add(frame.origin, v3.scale(frame.a, t));
@@ -42,4 +44,32 @@ export const aboutPurlins = ({ framing }: Subject): Remark[] => {
       ];
     });
   });
+};
+
+/** Rafters that stand under the roof by the purlins on them: rise, run and length of the roof and of the rafter. */
+export const aboutLowered = ({ job, roof, framing }: Subject): Remark[] => {
+  const said = new Set<string>();
+  return roof.blocks.flatMap(({ id, sides, planes }) =>
+    sides.flatMap((line): Remark[] => {
+      const [lower, plane] = [loweredSquare(job, id, line.index), planes[line.index]];
+      if (lower === 0 || plane == null) return [];
+      const plumb = lower / Math.cos(plane.slopeRad);
+      const run = runOfSide(roof, id, line.index);
+      const rise = line.hapMm + run * plane.rise;
+      const key = [plumb, run, rise].map((mm) => mm.toFixed(1)).join(' ');
+      if (said.has(key)) return [];
+      said.add(key);
+      const rafter = framing.members.find(
+        ({ block, side, kind }) =>
+          block === id && side === line.index && KINDS[kind].stands === 'rafter',
+      );
+      return [
+        note(
+          'rafters-lowered',
+          say`the rafters stand ${inMm(plumb, 1)} lower, plumb, than the roof: the ‹purlins›’ ${inMm(lower, 1)} measured square to the slope is that much plumb, and no less. Over a run of ${inMm(run, 1)} the roof comes to ${inMm(rise + plumb, 1)} above the ‹plate›, the rafters’ tops to ${inMm(rise, 1)}; from the ‹plate›’s level the roof rises ${inMm(rise + plumb, 1)} in ${inMm((rise + plumb) / plane.rise, 1)}, the rafter ${inMm(rise, 1)} in ${inMm(rise / plane.rise, 1)}`,
+          rafter ?? null,
+        ),
+      ];
+    }),
+  );
 };

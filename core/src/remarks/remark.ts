@@ -13,6 +13,7 @@ export type RemarkCode =
   | 'purlin-shallow'
   | 'purlin-carries'
   | 'purlin-packed'
+  | 'rafters-lowered'
   | 'ridge-slopes'
   | 'hip-broken'
   | 'valley-carries'

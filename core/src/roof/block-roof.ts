@@ -8,18 +8,30 @@ import {
   type Vec2,
 } from '../geom';
 import { firstEave, type Block, type Job, type Side } from '../job';
-import { ok, type Result } from '../problem';
+import { ok, refused, type Problem, type Result } from '../problem';
+import { inMm, say } from '../sentence';
 import { pitchRad } from '../units';
 import { heightAt, kickAndRest, kicksOut } from './bands';
 import { heightAbovePlate } from './height-above-plate';
 import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
+import { loweredPlumb, loweredSquare, purlinsOn } from './purlin-rows';
 import { levelSides, type SideLine } from './side-lines';
 
 type Eave = Extract<Side, { roof: 'eave' }>;
 type LonePlane = Omit<RoofPlane, 'slope'>;
 
-/** The planes of one eave side, from the eave up, each starting where the one below it breaks off. */
-const bandsOf = (block: Block, line: SideLine, side: Eave, hapMm: number): LonePlane[] => {
+/**
+ * The planes of one eave side, from the eave up, each starting where the one below it breaks off.
+ *
+ * @param hapMm of the roof, which the rafters stand `lowerMm` under, square to it
+ */
+const bandsOf = (
+  block: Block,
+  line: SideLine,
+  side: Eave,
+  hapMm: number,
+  lowerMm: number,
+): LonePlane[] => {
   const [nx, ny] = line.inward;
   let at = 0;
   let z = line.plateMm + hapMm;
@@ -31,7 +43,8 @@ const bandsOf = (block: Block, line: SideLine, side: Eave, hapMm: number): LoneP
     at = one.at;
     below = rise;
     const [x, y] = v2.add(line.start, v2.scale(line.inward, at));
-    const plane = halfSpace([x, y, z], [-rise * nx, -rise * ny, 1]);
+    const roof = halfSpace([x, y, z], [-rise * nx, -rise * ny, 1]);
+    const plane = { ...roof, offset: roof.offset - lowerMm };
     return { block: block.id, side: line.index, line, plane, slopeRad, rise, band };
   });
 };
@@ -96,20 +109,45 @@ export const enclosed = (
   walls: sides.map((side) => boundOf(side, 0)),
 });
 
+/** Purlins over the rafters so deep that these would lie under their plate. */
+const tooLow = (
+  job: Job,
+  block: Block,
+  sides: readonly SideLine[],
+  roofMm: number,
+): Problem | null => {
+  const low = sides.find(({ hapMm }) => hapMm <= 0);
+  const over = low === undefined ? null : purlinsOn(job, block.id, low.index);
+  return low === undefined || over === null
+    ? null
+    : {
+        code: 'seat',
+        path: `roofPurlins.${over.index}.stock.depth`,
+        text: say`these ‹purlins› put the rafters ${inMm(roofMm - low.hapMm, 1)}, plumb, under the roof, which stands ${inMm(roofMm, 1)} above the ‹plate›: nothing of them would be left over it; accepted is a shallower ‹purlin›, a higher seat, or "planes": "rafters"`,
+      };
+};
+
 export const loneBlock = (job: Job, block: Block): Result<LoneBlock> => {
-  const sides = levelSides(block, job.framing.levelFascia);
   const first = firstEave(block);
   if (first === null) throw new Error(`roof: block ${block.id} has no eave`);
   const hap = heightAbovePlate(job, pitchRad(first.side.pitch));
   if (!hap.ok) return hap;
+  const lower = (side: number): number => loweredPlumb(job, block, side);
+  const sides = levelSides(block, job.framing.levelFascia, lower).map((line): SideLine => ({
+    ...line,
+    hapMm: hap.value - lower(line.index),
+  }));
+  const through = tooLow(job, block, sides, hap.value);
+  if (through !== null) return refused([through]);
   return ok({
     ...enclosed(block.id, sides),
     partOf: block.id,
     plateMm: block.plate,
-    hapMm: hap.value,
     bands: sides.map((line, i) => {
       const side = block.sides[i];
-      return side?.roof === 'eave' ? bandsOf(block, line, side, hap.value) : [];
+      return side?.roof === 'eave'
+        ? bandsOf(block, line, side, hap.value, loweredSquare(job, block.id, i))
+        : [];
     }),
   });
 };

@@ -118,8 +118,6 @@ export interface BlockRoof {
   /** The job's block it belongs to: its own id, but for the roof of a gablet. */
   readonly partOf: string;
   readonly plateMm: number;
-  /** Plumb, from the plate's outside top corner to the rafter's top edge; one for the whole block. */
-  readonly hapMm: number;
   readonly sides: readonly SideLine[];
   /** By side, from the eave up: one plane a pitch; none where the side carries no roof. */
   readonly bands: readonly (readonly RoofPlane[])[];

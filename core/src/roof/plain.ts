@@ -37,7 +37,8 @@ const leansFar = ({ framing, timber: { fascia }, blocks }: Job): boolean =>
   );
 
 /**
- * Whether a roof is of the ordinary sort: square corners, one pitch, one height of plates, its points well apart. Every
+ * Whether a roof is of the ordinary sort: square corners, one pitch, one height of plates, its points well apart, no
+ * purlins over or between its rafters. Every
  * other roof is proved before its list is given.
  */
 export const isPlain = (job: Job, roof: Roof): boolean => {
@@ -50,6 +51,7 @@ export const isPlain = (job: Job, roof: Roof): boolean => {
   );
   return (
     !raised &&
+    job.roofPurlins.length === 0 &&
     // A fascia that leans may come back to the plate.
     !leansFar(job) &&
     blocks.every(({ sides }) =>

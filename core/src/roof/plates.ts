@@ -110,7 +110,7 @@ export const coveredWall = (
   own: BlockRoof,
   side: SideLine,
 ): Interval[] => {
-  const eaveZ = side.plateMm + own.hapMm;
+  const eaveZ = side.plateMm + side.hapMm;
   const covered = blocks.flatMap((other) =>
     other.id === own.id ? [] : coveredBy(other, side, eaveZ),
   );
@@ -129,11 +129,11 @@ export const standingWall = (
   side: SideLine,
   joined: (other: BlockRoof) => number = () => 0,
 ): Interval[] => {
-  const lower = lowerBeside(own, side, side.plateMm + own.hapMm);
+  const lower = lowerBeside(own, side, side.plateMm + side.hapMm);
   const inside = blocks.flatMap((other): Interval[] => {
     if (other.id === own.id) return [];
     const past = joined(other);
-    return coveredBy(other, side, side.plateMm + own.hapMm).map(([low, high]) => [
+    return coveredBy(other, side, side.plateMm + side.hapMm).map(([low, high]) => [
       low > LEAST_STRETCH_MM ? low + past : low,
       high < side.lengthMm - LEAST_STRETCH_MM ? high - past : high,
     ]);

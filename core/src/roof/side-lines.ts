@@ -17,10 +17,15 @@ export interface SideLine {
   readonly overhangMm: number;
   /** Height of this side's plate. mm */
   readonly plateMm: number;
+  /** Plumb, from the plate's outside top corner to the rafter's top edge. mm */
+  readonly hapMm: number;
 }
 
+/** A side before the height of its rafters is known. */
+type WallLine = Omit<SideLine, 'hapMm'>;
+
 /** The sides of a block in order, side i from corner i to the next, as the job has them. */
-export const sideLines = (block: Block): SideLine[] =>
+export const sideLines = (block: Block): WallLine[] =>
   block.sides.map((side, index) => {
     const start = block.outline[index];
     const end = block.outline[(index + 1) % block.outline.length];
@@ -44,25 +49,33 @@ export const sideLines = (block: Block): SideLine[] =>
  * The sides with overhangs or plates worked out so that the fascias of one block meet at one height. The first eave
  * governs:
  *
- *   vary-overhang   o2 = o1 · m1 ÷ m2
- *   raise-plate     plate 2 = plate 1 + (m2 − m1) · o1, and the same overhang
+ *   vary-overhang   o2 = (o1 · m1 + lower 1 − lower 2) ÷ m2
+ *   raise-plate     plate 2 = plate 1 + (m2 − m1) · o1 + lower 2 − lower 1, and the same overhang
+ *
+ * @param lower by side, how far its rafters stand under the roof, plumb; mostly 0. mm
  */
 export const levelSides = (
   block: Block,
   school: Job['framing']['levelFascia'],
-): readonly SideLine[] => {
+  lower: (side: number) => number,
+): readonly WallLine[] => {
   const lines = sideLines(block);
   const first = firstEave(block);
   if (school === undefined || first === null) return lines;
   const rise = Math.tan(pitchRad(first.side.pitch));
   const overhang = first.side.overhang;
-  return lines.map((line, i): SideLine => {
+  return lines.map((line, i): WallLine => {
     const side = block.sides[i];
     if (side?.roof !== 'eave' || side.raise !== undefined || i === first.index) return line;
     const own = Math.tan(pitchRad(side.pitch));
+    const deeper = lower(i) - lower(first.index);
     return school === 'vary-overhang'
-      ? { ...line, overhangMm: (overhang * rise) / own }
-      : { ...line, overhangMm: overhang, plateMm: line.plateMm + (own - rise) * overhang };
+      ? { ...line, overhangMm: Math.max(0, (overhang * rise - deeper) / own) }
+      : {
+          ...line,
+          overhangMm: overhang,
+          plateMm: line.plateMm + (own - rise) * overhang + deeper,
+        };
   });
 };
 

@@ -93,12 +93,40 @@ const purlinsOf = ({ blocks: [first] }: JobInput, found: AnyPurlins | null): Job
         .filter((side) => first.sides[side]?.roof === 'eave')
         .map((side) => ({ block: first.id, side, at: found.at, set: found.set }));
 
+/** Purlins over or between the rafters of every eave of the first part, or of one; none mostly. */
+const anyRoofPurlins = fc.oneof(
+  { weight: 4, arbitrary: fc.constant(null) },
+  {
+    weight: 1,
+    arbitrary: fc.record({
+      stock: fc.constantFrom({ thickness: 75, depth: 50 }, { thickness: 47, depth: 75 }),
+      spacing: fc.integer({ min: 800, max: 1500 }),
+      first: fc.integer({ min: 40, max: 300 }),
+      last: fc.integer({ min: 60, max: 250 }),
+      set: fc.constantFrom('over' as const, 'between' as const),
+      planes: fc.constantFrom('tops' as const, 'rafters' as const),
+      lone: fc.boolean(),
+    }),
+  },
+);
+
+const roofPurlinsOf = (
+  { blocks: [first] }: JobInput,
+  found: typeof anyRoofPurlins extends fc.Arbitrary<infer T> ? T : never,
+): JobInput['roofPurlins'] => {
+  if (found === null || first === undefined) return [];
+  const { lone, ...set } = found;
+  const side = first.sides.findIndex(({ roof }) => roof === 'eave');
+  return [{ block: first.id, ...set, ...(lone && { side }) }];
+};
+
 const anyHouse: fc.Arbitrary<JobInput> = fc
-  .tuple(anyShape, anyTies, anyPurlins, anyEdges)
-  .map(([house, ties, purlins, { overhang, framed, blocked }]) => ({
+  .tuple(anyShape, anyTies, anyPurlins, anyRoofPurlins, anyEdges)
+  .map(([house, ties, purlins, over, { overhang, framed, blocked }]) => ({
     ...house,
     ...ties,
     purlins: purlinsOf(house, purlins),
+    roofPurlins: roofPurlinsOf(house, over),
     blocks: hanging(house.blocks, overhang),
     timber: {
       ...house.timber,

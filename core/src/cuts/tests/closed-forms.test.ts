@@ -105,7 +105,7 @@ describe.each(named)('hip roof %s', (_name, building) => {
     const backing = degrees(Math.atan(Math.sin(phi)));
     expect(entry.backing![0]).toBeCloseTo(backing, 6);
     expect(entry.backing![1]).toBeCloseTo(backing, 6);
-    const plumb = hip!.depth / Math.cos(phi) - solution.roof.blocks[0]!.hapMm + drop;
+    const plumb = hip!.depth / Math.cos(phi) - solution.roof.blocks[0]!.sides[0]!.hapMm + drop;
     expect(entry.seat!.plumbDepth).toBeCloseTo(plumb, 6);
     expect(entry.seat!.width).toBeCloseTo(plumb / Math.tan(phi), 6);
   });

@@ -86,7 +86,7 @@ describe.each(HOUSES)('purlins round a regular hip roof, $along × $across, $pit
           '0.000000',
           '45.000000',
         ]);
-    const member = solution.members.find(({ underRafters }) => underRafters === true)!;
+    const member = solution.members.find(({ lies }) => lies === 'under')!;
     const [bevel] = member.bevels;
     expect(Math.acos(halfSpaceToLocal(member.frame, bevel!.keep).normal[2])).toBeCloseTo(theta, 9);
   });

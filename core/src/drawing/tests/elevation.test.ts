@@ -23,7 +23,7 @@ it('is to scale: as wide as the roof, as high as its ridge', () => {
   const overhang = 400;
   expect(side.right - side.left).toBeCloseTo(10000 + 2 * overhang, 6);
   expect(end.right - end.left).toBeCloseTo(6000 + overhang + 2000, 6);
-  const ridge = 3000 + (roof.blocks[0]?.hapMm ?? 0);
+  const ridge = 3000 + (roof.blocks[0]?.sides[0]?.hapMm ?? 0);
   expect([side.top, end.top].map(Math.round)).toEqual([ridge, ridge].map(Math.round));
 });
 

@@ -70,11 +70,10 @@ export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[]
  *      ╲ plate
  */
 export const isSquareTail = (
-  { job, roof }: Pick<Site, 'job' | 'roof'>,
-  { block, rise, line: { overhangMm } }: RoofPlane,
+  { job }: Pick<Site, 'job'>,
+  { rise, line: { overhangMm, hapMm } }: RoofPlane,
 ): boolean => {
   if (job.framing.tail !== 'square' || overhangMm === 0) return false;
-  const { hapMm } = blockAt({ roof }, block);
   return overhangMm >= rise * (hapMm - rise * overhangMm);
 };
 

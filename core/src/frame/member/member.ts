@@ -93,8 +93,8 @@ export interface Member {
   readonly bevels: readonly Bevel[];
   /** A hip that is neither dropped nor backed stands above the roof planes, as the crew chose. */
   readonly mayStandProud: boolean;
-  /** It lies under the rafters' undersides and carries them: a purlin that stands on no line of the roof. */
-  readonly underRafters?: boolean;
+  /** Purlins that stand on no line of the roof: under the rafters, which they carry, or over or between them, under the roofing. */
+  readonly lies?: 'under' | 'over' | 'between';
   readonly axis: Axis;
   readonly pair: SquarePair;
   /** Hips and valleys. */

@@ -1,26 +1,18 @@
 import { halfSpace, toWorld, v2, v3, type HalfSpace, type Vec2, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import type { Problem } from '../../problem';
-import type { Slope } from '../../roof';
+import { runOfSide, type Slope } from '../../roof';
 import { inMm, say, type Sentence } from '../../sentence';
 import { clashing } from '../joint/in-space';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { solidOf } from '../member/solid-of';
 import type { Added, Pass } from '../pass';
-import { runFrom, sideAt, type Site } from '../site';
+import { sideAt, type Site } from '../site';
 import { deepestLip, LEAST_UNDER_LIP, withLips } from './lips';
-import { endOf, stretches, type Stretch, type Wanted } from './stretches';
+import { endCuts, endOf, stretches, type Stretch, type Wanted } from './stretches';
 
 /** Plan distance from the plate's outside face to the highest point of a side's roof. mm */
-const runOf = (site: Site, { block, side }: Wanted): number => {
-  const line = sideAt(site, block, side);
-  const points = site.roof.slopes.flatMap(({ pieces }) =>
-    pieces
-      .filter(({ plane }) => plane.block === block && plane.side === side)
-      .flatMap(({ polygon }) => polygon.points),
-  );
-  return Math.max(0, ...points.map((p) => runFrom(line, p)));
-};
+const runOf = ({ roof }: Site, { block, side }: Wanted): number => runOfSide(roof, block, side);
 
 /** Plan distance of the reference line from the plate's outside face. mm */
 const distanceOf = (site: Site, wanted: Wanted): number =>
@@ -34,15 +26,6 @@ const underside = (site: Site, { plane }: Slope): HalfSpace => ({
 
 const heightOf = ({ normal, offset }: HalfSpace, [x, y]: Vec2): number =>
   (offset - normal[0] * x - normal[1] * y) / normal[2];
-
-/** The mitre is one cut with a line on each face: the trade calls the two by their own names. */
-const endCuts = (at: 'top' | 'bottom', keep: HalfSpace, mitre: boolean): EndCut[] =>
-  mitre
-    ? [
-        { at, name: 'side', keep, meets: null },
-        { at, name: 'edge', keep, meets: null },
-      ]
-    : [{ at, name: 'end cut', keep, meets: null }];
 
 /**
  *   canted    square to the rafters: the narrow face against their undersides, the middle of it the reference line
@@ -88,7 +71,7 @@ const memberOf = (
     notches: [],
     bevels: canted ? [] : [{ keep: under, beyond: null }],
     mayStandProud: false,
-    underRafters: true,
+    lies: 'under',
     axis: axisOf(high - low, 0),
     pair: { rise: slope.rise, run: 1 },
     fold: null,

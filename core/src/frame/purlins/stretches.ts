@@ -1,9 +1,13 @@
-import { chordOf, joinedChords, v2, v3, type Vec2 } from '../../geom';
+import { chordOf, joinedChords, v2, v3, type HalfSpace, type Vec2 } from '../../geom';
 import type { Job } from '../../job';
-import type { Carrier, Slope } from '../../roof';
+import type { Carrier, LineKind, Slope } from '../../roof';
+import type { EndCut } from '../member/member';
 import { sideAt, type Site } from '../site';
 
 export type Wanted = Job['purlins'][number];
+
+/** The side that a purlin is wanted on. */
+type OnSide = Pick<Wanted, 'block' | 'side'>;
 
 /** Parts of one level line this near are one. mm */
 const NEAR_MM = 0.01;
@@ -23,7 +27,7 @@ export interface Stretch {
 }
 
 /** The level line of a side at a distance, as far as its roof reaches. */
-export const stretches = (site: Site, { block, side }: Wanted, distance: number): Stretch[] => {
+export const stretches = (site: Site, { block, side }: OnSide, distance: number): Stretch[] => {
   const line = sideAt(site, block, side);
   const from = v2.add(line.start, v2.scale(line.inward, distance));
   return site.roof.slopes.flatMap((slope, index): Stretch[] => {
@@ -36,6 +40,15 @@ export const stretches = (site: Site, { block, side }: Wanted, distance: number)
   });
 };
 
+/** The mitre is one cut with a line on each face: the trade calls the two by their own names. */
+export const endCuts = (at: 'top' | 'bottom', keep: HalfSpace, mitre: boolean): EndCut[] =>
+  mitre
+    ? [
+        { at, name: 'side', keep, meets: null },
+        { at, name: 'edge', keep, meets: null },
+      ]
+    : [{ at, name: 'end cut', keep, meets: null }];
+
 /**
  * How an end is sawn: at a hip or a valley down its plumb middle plane, where the purlin of the other slope meets it; at
  * a gable along the wall's outside face; else square.
@@ -46,10 +59,11 @@ const endPlane = (
   tag: Carrier,
   p: Vec2,
   out: Vec2,
+  mitred: readonly LineKind[],
 ): { readonly normal: Vec2; readonly mitre: boolean; readonly open: boolean } => {
   if (tag.of === 'slope') {
     const asides = site.roof.lines.flatMap(({ kind, slopes, from, to }): Vec2[] => {
-      if (kind !== 'hip' && kind !== 'valley') return [];
+      if (!mitred.includes(kind)) return [];
       if (!slopes.includes(index) || !slopes.includes(tag.slope)) return [];
       const aside = v2.left(v2.unit(v2.sub(v3.inPlan(to), v3.inPlan(from))));
       return Math.abs(v2.dot(aside, v2.sub(p, v3.inPlan(from)))) < ON_LINE_MM ? [aside] : [];
@@ -70,13 +84,14 @@ const endPlane = (
   return { normal: out, mitre: false, open: true };
 };
 
-/** How one end of a stretch is sawn. */
+/** How one end of a stretch is sawn; mitred on the plumb middle plane of lines of the kinds given. */
 export const endOf = (
   site: Site,
-  { block, side }: Wanted,
+  { block, side }: OnSide,
   distance: number,
   stretch: Stretch,
   which: 'top' | 'bottom',
+  mitred: readonly LineKind[] = ['hip', 'valley'],
 ): ReturnType<typeof endPlane> => {
   const line = sideAt(site, block, side);
   const t = which === 'top' ? stretch.high : stretch.low;
@@ -88,5 +103,6 @@ export const endOf = (
     which === 'top' ? stretch.highTag : stretch.lowTag,
     v2.add(from, v2.scale(along, t)),
     v2.scale(along, which === 'top' ? 1 : -1),
+    mitred,
   );
 };

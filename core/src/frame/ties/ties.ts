@@ -6,7 +6,7 @@ import type { Problem } from '../../problem';
 import { clashing } from '../joint/in-space';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
-import { blockAt, heightOn, type Site } from '../site';
+import { blockAt, sideAt, heightOn, type Site } from '../site';
 import { pairedRidges, type Pair, type PairedRidge } from './pairs';
 
 /** A tie shorter than this ties nothing. mm */
@@ -141,10 +141,11 @@ const UPPER_THIRD = 2 / 3;
 
 /** Over a pair's own plate, the height of a collar tie's bottom edge, as the crew gives it. mm */
 const collarBottom = (site: Site, pair: Pair, { bottom, hold }: CollarTies): number => {
-  const { plateMm, hapMm } = blockAt(site, pair.rafters[0].span.block);
+  const { block, side } = pair.rafters[0].span;
+  const { plateMm } = blockAt(site, block);
   if (typeof bottom === 'number') return plateMm + bottom;
   if (bottom === 'upper-third') {
-    const foot = plateMm + hapMm;
+    const foot = plateMm + sideAt(site, block, side).hapMm;
     return foot + UPPER_THIRD * (pair.peakMm - foot);
   }
   // By its long point: the slopes part evenly below the peak, so that one length stands at one height.

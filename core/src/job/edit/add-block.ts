@@ -1,4 +1,5 @@
 import { depthBehind, onWall, rectangle, wallOf, type OnWall } from './on-wall';
+import { withoutStrays } from './parts';
 import type { Block, Job, Side } from '../schema';
 
 const freeId = (job: Job, word: string): string => {
@@ -99,4 +100,4 @@ export const withLeanTo = (job: Job, index: number, side: number, on: OnWall): J
 
 /** The job without one of its blocks; the first stays, for the others stand on it. */
 export const withoutBlock = (job: Job, index: number): Job =>
-  index === 0 ? job : { ...job, blocks: job.blocks.filter((_, i) => i !== index) };
+  index === 0 ? job : withoutStrays({ ...job, blocks: job.blocks.filter((_, i) => i !== index) });

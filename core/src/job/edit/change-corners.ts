@@ -1,6 +1,7 @@
 import { v2, type Vec2 } from '../../geom';
 import { firstEave } from '../sides';
 import { depthBehind, wallOf } from './on-wall';
+import { withoutStrays } from './parts';
 import type { Block, Job } from '../schema';
 
 /**
@@ -33,17 +34,18 @@ const outlineOf = (block: Block, corners: number): Vec2[] => {
 };
 
 /** The job with the first block of another number of corners, 3 to 12: every side an eave like its first. */
-export const withCorners = (job: Job, index: number, corners: number): Job => ({
-  ...job,
-  blocks: job.blocks.map((block, i): Block => {
-    if (i !== index || corners === block.outline.length) return block;
-    const first = firstEave(block);
-    if (first === null) return block;
-    const { gablet: _one, raise: _other, ...eave } = first.side;
-    return {
-      ...block,
-      outline: outlineOf(block, corners).map(([x, y]) => [x, y]),
-      sides: Array.from({ length: corners }, () => eave),
-    };
-  }),
-});
+export const withCorners = (job: Job, index: number, corners: number): Job =>
+  withoutStrays({
+    ...job,
+    blocks: job.blocks.map((block, i): Block => {
+      if (i !== index || corners === block.outline.length) return block;
+      const first = firstEave(block);
+      if (first === null) return block;
+      const { gablet: _one, raise: _other, ...eave } = first.side;
+      return {
+        ...block,
+        outline: outlineOf(block, corners).map(([x, y]) => [x, y]),
+        sides: Array.from({ length: corners }, () => eave),
+      };
+    }),
+  });

@@ -23,6 +23,7 @@ export {
 export { withCorners } from './change-corners';
 export { hangsOverGables, withBarges, withBlocking } from './roof-edges';
 export { purlinsAlike, purlinWay, withPurlins, type PurlinWay } from './purlins';
+export { roofPurlinsOf, withRoofPurlins, type RoofPurlins } from './roof-purlins';
 export { collarWay, withCollarTies, withRafterTies, type CollarWay } from './ties';
 export type { OnWall } from './on-wall';
 export {

@@ -68,16 +68,31 @@ export const withBlock = (job: Job, index: number, change: (block: Block) => Blo
   blocks: job.blocks.map((block, i) => (i === index ? change(block) : block)),
 });
 
+/** Without the purlins of eaves that are there no more. */
+export const withoutStrays = (job: Job): Job => {
+  const isEave = (id: string, side: number): boolean =>
+    job.blocks.find((block) => block.id === id)?.sides[side]?.roof === 'eave';
+  return {
+    ...job,
+    purlins: job.purlins.filter(({ block, side }) => isEave(block, side)),
+    roofPurlins: job.roofPurlins.filter(({ block, side }) =>
+      side === undefined ? job.blocks.some(({ id }) => id === block) : isEave(block, side),
+    ),
+  };
+};
+
 export const withSide = (
   job: Job,
   index: number,
   wall: number,
   change: (side: Side) => Side,
 ): Job =>
-  withBlock(job, index, (block) => ({
-    ...block,
-    sides: block.sides.map((side, i) => (i === wall ? change(side) : side)),
-  }));
+  withoutStrays(
+    withBlock(job, index, (block) => ({
+      ...block,
+      sides: block.sides.map((side, i) => (i === wall ? change(side) : side)),
+    })),
+  );
 
 /** One pitch on every eave of a block. */
 export const withPitch = (job: Job, index: number, pitch: string): Job =>

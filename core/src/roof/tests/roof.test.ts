@@ -67,7 +67,7 @@ describe('workOutRoof', () => {
 
   it('puts the eave at plate + hap − m · overhang and the ridge at plate + hap + m · run', () => {
     const { edges, blocks } = roofOf({ along: 9000, across: 6000, pitch: '9/12' });
-    const { hapMm } = blocks[0]!;
+    const { hapMm } = blocks[0]!.sides[0]!;
     const eave = edges.find((edge) => edge.kind === 'eave')!;
     const ridge = edges.find((edge) => edge.kind === 'ridge')!;
     expect(eave.from[2]).toBeCloseTo(hapMm - 0.75 * 450, 9);

@@ -139,6 +139,7 @@ const liesAmiss = (
     return Math.abs(v3.dot([x, y, heightAt(slope, [x, y])], up) - centre);
   });
   const nearest = Math.min(...apart);
+  const row = side.rows[apart.indexOf(nearest)];
   if (nearest > FIT_GAP_MM)
     found.push(
       findingOn(placed, 'misplaced', nearest, say`${mark} lies ${inMm(nearest, 1)} off its row`),
@@ -152,6 +153,7 @@ const liesAmiss = (
   for (const face of ends) {
     if (bears(face)) continue;
     if (lies === 'over' && endsFree(site, placed, face)) continue;
+    if (lies === 'over' && row !== undefined && atReachEnd(site, side, row, face)) continue;
     found.push(
       findingOn(
         placed,
@@ -174,26 +176,24 @@ const endsFree = (site: FrameOnSite, { member }: Placed, face: PlacedFace): bool
     sides.some((side) =>
       face.points.every((p) => Math.abs(outFrom(side, p) - side.overhangMm) <= FIT_GAP_MM),
     ),
-  ) ||
-  endsAlong(site, face);
+  );
 
-/** Whether an end stands square across an eave where its overhang ends: its wall goes on under another roof. */
-const endsAlong = ({ roof }: FrameOnSite, { points }: PlacedFace): boolean =>
-  roof.slopes.some(({ pieces }) =>
-    pieces.some(({ polygon }) =>
-      polygon.tags.some((tag) => {
-        if (tag.of !== 'end') return false;
-        const line = roof.blocks.find(({ id }) => id === tag.block)?.sides[tag.side];
-        return (
-          line !== undefined &&
-          points.every(
-            (p) =>
-              Math.abs(v2.dot(v2.sub(v3.inPlan(p), line.start), line.along) - tag.at) <= FIT_GAP_MM,
-          )
-        );
-      }),
+/** Whether an end stands square across where the roof of its side ends along its row, and another part's goes on. */
+const atReachEnd = (
+  site: FrameOnSite,
+  side: Side,
+  row: PurlinRow,
+  { points, plane }: PlacedFace,
+): boolean => {
+  const { along } = side.line;
+  const from = rowStart(side, row);
+  if (Math.abs(v3.dot(plane.normal, [along[0], along[1], 0])) < 1 - ALONG ** 2) return false;
+  return reachOf(site, side, from).some((reach) =>
+    reach.some((t) =>
+      points.every((p) => Math.abs(v2.dot(v2.sub(v3.inPlan(p), from), along) - t) <= FIT_GAP_MM),
     ),
   );
+};
 
 /** What of the rows has no purlin: over rafters that stand under it, or between two of them. */
 const bareRows = (site: FrameOnSite, sides: readonly Side[]): FitProblem[] =>

@@ -128,7 +128,11 @@ const overRafters = (
   const origin = pointOf(site, row, bottom.t);
   const ends = [...top.cuts, ...bottom.cuts];
   const purlin = purlinAt(row, 'over', origin, top.t - bottom.t, ends, id);
-  const met = clashing(purlin, before);
+  // The rafters that it lies on end at its underside.
+  const others = before.filter(
+    (one) => !(isRafter(one) && one.block === row.block && one.side === row.side),
+  );
+  const met = clashing(purlin, others);
   // At a corner of the roof it meets the next side's rows; a timber of the frame it would stand in.
   const inWay = met.filter(({ lies }) => lies !== 'over');
   if (met.length === 0 || inWay.length > 0) return { boards: [purlin], inWay };
@@ -145,7 +149,7 @@ const betweenRafters = (
   site: Site,
   row: Row,
   bounding: readonly Member[],
-  before: readonly Member[],
+  others: readonly Member[],
   next: () => string,
 ): Laid => {
   const { slope, low, high } = row.stretch;
@@ -170,7 +174,7 @@ const betweenRafters = (
       purlinAt(row, 'between', at(gap.from), gap.to - gap.from, ends, next());
     const timbers = [...bounding, ...boards];
     const board = cutBetween(lying, gap, 2 * (thickness + depth), timbers, make);
-    const met = board === null ? [gap.low, gap.high] : clashing(board, before);
+    const met = board === null ? [gap.low, gap.high] : clashing(board, others);
     if (board !== null && met.length === 0) boards.push(board);
     inWay.push(...met);
   }
@@ -260,9 +264,10 @@ export const roofPurlins: Pass = (site, _primary, before): Added => {
   const { rows, problems } = rowsOf(site);
   if (problems.length > 0) return { members: [], problems };
   const rafters = before.filter(isRafter);
-  const bounding = before.filter(
-    (member) => isRafter(member) || ['hip', 'valley', 'ridge', 'fascia'].includes(member.kind),
-  );
+  const bounds = (member: Member): boolean =>
+    isRafter(member) || ['hip', 'valley', 'ridge', 'fascia'].includes(member.kind);
+  const bounding = before.filter(bounds);
+  const others = before.filter((member) => !bounds(member));
   const members: Member[] = [];
   const numbers = new Map<string, number>();
   const next = ({ block, side }: Row): string => {
@@ -274,7 +279,7 @@ export const roofPurlins: Pass = (site, _primary, before): Added => {
   for (const row of rows) {
     const { boards, inWay } =
       row.set.set === 'between'
-        ? betweenRafters(site, row, bounding, before, () => next(row))
+        ? betweenRafters(site, row, bounding, others, () => next(row))
         : overRafters(site, row, [...before, ...members], rafters, next(row));
     members.push(...boards);
     const [first] = inWay;

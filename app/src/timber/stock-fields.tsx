@@ -1,3 +1,4 @@
+import type { Stock as StockSize } from '@ogee/core/src/job';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { Button } from '../ui/button';
@@ -32,12 +33,57 @@ const NAMES: Readonly<Record<Sized, string>> = {
   blocking: '‹Eave blocks›',
 };
 
+/** What is made in lengths, scarfed, where its timber cannot be had as long as it is. */
+const SCARFED: readonly Sized[] = ['ridge', 'purlin'];
+
+/** What is asked first: a board of six metres. mm */
+const USUAL_MM = 6000;
+
+/** The longest board that can be had, where the crew says one. */
+const Longest = ({
+  name,
+  stock,
+  onChange,
+}: {
+  readonly name: Sized;
+  readonly stock: StockSize;
+  readonly onChange: (stock: StockSize, said?: string) => void;
+}) => {
+  const say = useTerms();
+  const { longest, ...size } = stock;
+  if (longest === undefined)
+    return (
+      <Button
+        label={`Say the longest board for ${NAMES[name].toLowerCase()}`}
+        onPress={() =>
+          onChange({ ...stock, longest: USUAL_MM }, say(`${NAMES[name]}: the longest board`))
+        }
+      />
+    );
+  return (
+    <>
+      <LengthField
+        label="Longest board"
+        of={NAMES[name]}
+        path={`timber.${name}.longest`}
+        value={longest}
+        onValue={(mm) => onChange({ ...stock, longest: mm })}
+        help="A longer one is made of lengths, scarfed over a rafter."
+      />
+      <Button
+        label={`Any length of ${NAMES[name].toLowerCase()} can be had`}
+        onPress={() => onChange(size, say(`${NAMES[name]}: any length`))}
+      />
+    </>
+  );
+};
+
 /** The actual size of one kind of timber; where it has none yet, one touch gives it. */
 export const Stock = ({ name }: { readonly name: Sized }) => {
   const { job, edit, problemAt } = useOpenJob();
   const say = useTerms();
   const stock = job.timber[name];
-  const set = (next: { thickness: number; depth: number }, said?: string) =>
+  const set = (next: StockSize, said?: string) =>
     edit((now) => ({ ...now, timber: { ...now.timber, [name]: next } }), said);
   if (stock === undefined) {
     const problem = problemAt(`timber.${name}`);
@@ -70,6 +116,7 @@ export const Stock = ({ name }: { readonly name: Sized }) => {
           </View>
         ))}
       </View>
+      {SCARFED.includes(name) && <Longest name={name} stock={stock} onChange={set} />}
     </View>
   );
 };

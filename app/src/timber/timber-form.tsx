@@ -176,6 +176,18 @@ export const TimberForm = () => {
         onChange={(valleys) => set({ valleys })}
         help="One ‹valley› runs on to the higher ‹ridge› and carries the other (the default, no ‹header›). Or both stop at the lower ‹ridge›’s end, on a ‹header› between two rafters. Either way an engineer sizes what carries."
       />
+      {[timber.ridge, timber.purlin].some((one) => one?.longest !== undefined) && (
+        <ChoiceField
+          label="A scarf is"
+          value={framing.scarf === 5 ? '5' : '3'}
+          options={[
+            { value: '3', label: '3 × the depth' },
+            { value: '5', label: '5 × the depth' },
+          ]}
+          onChange={(times) => set({ scarf: times === '5' ? 5 : 3 })}
+          help="The long splayed joint of two lengths, over a rafter. Three times the depth is the usual one (the default); five holds better and takes more wood. Neither replaces a support under it."
+        />
+      )}
       <ChoiceField
         label="Angles marked by"
         value={angleWay(job)}

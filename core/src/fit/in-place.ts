@@ -123,6 +123,24 @@ const topOver = (placed: Placed, p: Vec2): number | null => {
   return found;
 };
 
+/** Where a timber is scarfed, the top over its lower half is that of the next length on the same line. mm */
+const underNext = ({ members }: FrameOnSite, placed: Placed, p: Vec2, own: number): number => {
+  const { kind, stock, frame } = placed.member;
+  const next = members.filter(
+    ({ member }) =>
+      member.kind === kind &&
+      member.stock.depth === stock.depth &&
+      Math.abs(v2.cross(v3.inPlan(member.frame.a), v3.inPlan(frame.a))) < SAME_WAY &&
+      Math.abs(
+        v2.cross(
+          v3.inPlan(frame.a),
+          v2.sub(v3.inPlan(member.frame.origin), v3.inPlan(frame.origin)),
+        ),
+      ) < ON_LINE_MM,
+  );
+  return Math.max(own, ...next.flatMap((one) => topOver(one, p) ?? []));
+};
+
 /** Whether the roof rises on both sides of a line, or more steeply on its upper side: its planes make a hollow. */
 const isHollow = ({ roof }: FrameOnSite, { kind, slopes: [left, right] }: RoofLine): boolean =>
   kind === 'valley' ||
@@ -173,9 +191,10 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
     const aside = middle ? [0] : [half, -half];
     const reads = aside.flatMap((out): { off: number; p: Vec3 }[] => {
       const [x, y] = v2.add(on, v2.scale(v2.left(along), out));
-      const z = topOver(placed, [x, y]);
-      if (z === null) return [];
-      const p: Vec3 = [x, y, z];
+      const own = topOver(placed, [x, y]);
+      if (own === null) return [];
+      const low = above(planes, [x, y, own], hollow) < -FIT_PROUD_MM;
+      const p: Vec3 = [x, y, low ? underNext(site, placed, [x, y], own) : own];
       // A corner that reaches over another slope is planed to that.
       const planed = site.roof.slopes.some(({ plane }) => Math.abs(planeAt(plane, p)) < PLANED_MM);
       return [{ off: planed ? 0 : above(planes, p, hollow), p }];

@@ -4,6 +4,7 @@ import { LINE_TIMBER, platesOf, type LineKind, type Roof } from '../roof';
 import { say } from '../sentence';
 import { fasciaPlaces } from './eaves/fascia-places';
 import { KINDS_IN_ORDER } from '../kinds';
+import { scarfed } from './joint/scarfs';
 import type { Member } from './member/member';
 import { PASSES } from './passes';
 import { primaryFrame, type LeftOut } from './primary';
@@ -65,9 +66,11 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
     problems.push(...added.problems);
     alone = Math.max(alone, added.alone ?? 0);
   }
+  const whole = scarfed(job, members);
+  problems.push(...whole.problems);
   if (problems.length > 0) return refused(oneAPlace(problems));
   return ok({
-    members: inOrder(members),
+    members: inOrder(whole.members),
     leftOut: { ...primary.value.leftOut, alone },
   });
 };

@@ -50,7 +50,12 @@ const pitch = z.union(
   { error: 'expected a pitch such as "9/12", "35°" or {"rise": 9, "run": 12}' },
 );
 
-const stock = z.strictObject({ thickness: length(10, 400), depth: length(20, 1500) });
+const stock = z.strictObject({
+  thickness: length(10, 400),
+  depth: length(20, 1500),
+  /** The longest board of it that can be had. */
+  longest: length(600, 30_000).optional(),
+});
 const overhang = length(0, 3000);
 
 /** Where the roof of a side breaks into another pitch, from the eave up. */
@@ -119,6 +124,8 @@ const framing = z.strictObject({
   valleys: z.enum(['supported', 'to-ridge-end']).default('supported'),
   levelFascia: z.enum(['vary-overhang', 'raise-plate']).optional(),
   shortestJack: length(0, 5000).default(200),
+  /** How many times a timber's depth a scarf is long, where a ridge or a purlin is longer than its timber; 3 where none is given. */
+  scarf: z.union([z.literal(3), z.literal(5)]).optional(),
   /** How the crew marks an angle; by the pitch's own way where none is given. */
   angles: z.enum(['square', 'degrees', 'two-readings']).optional(),
 });

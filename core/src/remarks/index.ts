@@ -7,6 +7,7 @@ import { aboutLoads } from './loads';
 import type { Remark, Subject } from './remark';
 import { aboutRidges } from './ridges';
 import { aboutSaw } from './saw';
+import { aboutScarfs, pastLongest } from './scarfs';
 import { aboutLowered, aboutPurlins } from './purlins';
 import { aboutTies } from './ties';
 import { aboutCorners, aboutSeats } from './seats';
@@ -24,6 +25,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutTies(subject),
   ...aboutPurlins(subject),
   ...aboutLowered(subject),
+  ...aboutScarfs(subject),
   ...aboutRidges(subject),
   ...aboutCorners(subject),
   ...aboutSeats(subject),
@@ -31,6 +33,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutEaves(subject),
   ...aboutOpenEnds(subject),
   ...aboutLeftOut(subject),
+  ...pastLongest(subject, lines),
   ...aboutSaw(subject.job, lines),
 ];
 

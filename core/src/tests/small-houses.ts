@@ -57,6 +57,12 @@ const anyTies: fc.Arbitrary<Pick<JobInput, 'collarTies' | 'rafterTies'>> = fc.re
   { requiredKeys: [] },
 );
 
+/** The longest board that can be had of ridges and purlins, so that some are scarfed; mostly any. mm */
+const anyLongest = fc.oneof(
+  { weight: 3, arbitrary: fc.constant(null) },
+  { weight: 1, arbitrary: fc.integer({ min: 2600, max: 3600 }) },
+);
+
 /** How far the roof hangs over its gables, with barges and their ladders or without; blocks along the eaves or none. */
 const anyEdges = fc.record({
   overhang: fc.constantFrom(0, 150, 260),
@@ -120,9 +126,14 @@ const roofPurlinsOf = (
   return [{ block: first.id, ...set, ...(lone && { side }) }];
 };
 
+type StockInput = JobInput['timber']['common'];
+
+const withLongest = (stock: StockInput, longest: number | null): StockInput =>
+  longest === null ? stock : { ...stock, longest };
+
 const anyHouse: fc.Arbitrary<JobInput> = fc
-  .tuple(anyShape, anyTies, anyPurlins, anyRoofPurlins, anyEdges)
-  .map(([house, ties, purlins, over, { overhang, framed, blocked }]) => ({
+  .tuple(anyShape, anyTies, anyPurlins, anyRoofPurlins, anyEdges, anyLongest)
+  .map(([house, ties, purlins, over, { overhang, framed, blocked }, longest]) => ({
     ...house,
     ...ties,
     purlins: purlinsOf(house, purlins),
@@ -130,7 +141,8 @@ const anyHouse: fc.Arbitrary<JobInput> = fc
     blocks: hanging(house.blocks, overhang),
     timber: {
       ...house.timber,
-      purlin: house.timber.purlin ?? { thickness: 60, depth: 120 },
+      purlin: withLongest(house.timber.purlin ?? { thickness: 60, depth: 120 }, longest),
+      ...(house.timber.ridge && { ridge: withLongest(house.timber.ridge, longest) }),
       collarTie: { thickness: 38, depth: 90 },
       rafterTie: { thickness: 38, depth: 140 },
       ...(blocked && { blocking: { thickness: 38, depth: 600 } }),

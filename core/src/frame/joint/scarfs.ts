@@ -1,0 +1,177 @@
+import { chordWithin, halfSpace, v2, v3, type HalfSpace } from '../../geom';
+import type { Job } from '../../job';
+import type { Problem } from '../../problem';
+import { inMm, leastMm, say } from '../../sentence';
+import { isRafter } from '../../kinds';
+import { axisOf, type EndCut, type Member, type Notch } from '../member/member';
+import { planLine } from '../member/plan-line';
+import { solidOf } from '../member/solid-of';
+import { facesOf } from './in-space';
+
+/** The usual length of a scarf: three times the timber's depth. */
+const USUAL = 3;
+/** Just inside a rafter, from the face that a purlin lies against. mm */
+const INTO_MM = 5;
+/** Two joints over one support are one, and a support this near an end is the end's. mm */
+const APART_MM = 300;
+/** More lengths than this of one timber are no timber. */
+const MOST_PARTS = 60;
+
+export const scarfTimes = ({ framing }: Job): number => framing.scarf ?? USUAL;
+
+/** Along a timber, from its origin: where rafters cross or meet it, each once, from the low end. mm */
+const supportsOf = (timber: Member, rafters: readonly Member[]): number[] => {
+  const { origin, a, e } = timber.frame;
+  const into = timber.lies === 'over' ? -INTO_MM : INTO_MM;
+  const from = v3.add(origin, v3.scale(e, into));
+  const ts = rafters.flatMap((rafter): number[] => {
+    if (timber.lies !== undefined)
+      return facesOf(rafter).flatMap((piece) => {
+        const chord = chordWithin(piece, from, a);
+        return chord === null ? [] : [(chord[0] + chord[1]) / 2];
+      });
+    if (!rafter.ends.some(({ meets }) => meets === timber.id)) return [];
+    const [low, high] = planLine(rafter);
+    const end = rafter.ends.find(({ meets }) => meets === timber.id)?.at === 'top' ? high : low;
+    const along = v2.unit(v3.inPlan(a));
+    return [v2.dot(v2.sub(end, v3.inPlan(origin)), along) / v2.length(v3.inPlan(a))];
+  });
+  return ts.sort((p, q) => p - q);
+};
+
+/** Lowest and highest of a sawn board along itself, lips and all. mm */
+const reachOf = (timber: Member): readonly [number, number] => {
+  const ts = solidOf(timber).flatMap((piece) =>
+    piece.flatMap(({ points }) => points.map(([t]) => t)),
+  );
+  return [Math.min(...ts), Math.max(...ts)];
+};
+
+/**
+ * Where a timber is parted, along it: as few lengths as will do, as alike as the supports let them be. Null where the
+ * supports stand too far apart.
+ *
+ * @param half half the scarf's length, by which each half runs past the joint's middle. mm
+ */
+const partings = (
+  [low, high]: readonly [number, number],
+  supports: readonly number[],
+  half: number,
+  longest: number,
+): readonly number[] | null => {
+  const free = supports.filter((t) => t > low + half + APART_MM && t < high - half - APART_MM);
+  const fits = (joints: readonly number[]): boolean =>
+    [...joints, high + half].every((to, i) => {
+      const from = joints[i - 1] ?? low - half;
+      const [past, before] = [i < joints.length ? half : -half, i > 0 ? half : -half];
+      return to + past - (from - before) <= longest && to > from;
+    });
+  for (let parts = 2; parts <= MOST_PARTS; parts += 1) {
+    const even = Array.from(
+      { length: parts - 1 },
+      (_, i) => low + ((high - low) * (i + 1)) / parts,
+    );
+    const near = even.map((t) =>
+      free.reduce((p, q) => (Math.abs(q - t) < Math.abs(p - t) ? q : p), free[0] ?? NaN),
+    );
+    if (near.some(Number.isNaN)) return null;
+    if (new Set(near).size === near.length && fits(near)) return near;
+    // As far as each length reaches, where even ones do not come out at supports.
+    const greedy: number[] = [];
+    for (let at = low - half; greedy.length < parts - 1;) {
+      const start = greedy.length === 0 ? low : at - half;
+      const next = free.filter((t) => t > at + 2 * half && t + half - start <= longest).at(-1);
+      if (next === undefined) break;
+      greedy.push(next);
+      at = next;
+    }
+    if (greedy.length === parts - 1 && fits(greedy)) return greedy;
+  }
+  return null;
+};
+
+/**
+ * The plane of a scarf, keeping what lies below it along the timber; its middle at `t`, half-way down the depth.
+ *
+ *   ───────────────╲──────────
+ *        low half    ╲   high half      depth : length as 1 : times
+ *   ───────────────────╲──────
+ */
+const splay = ({ frame, stock, topMm }: Member, t: number, times: number): HalfSpace => {
+  const { origin, a, e } = frame;
+  const middle = v3.add(origin, v3.add(v3.scale(a, t), v3.scale(e, topMm - stock.depth / 2)));
+  return halfSpace(middle, v3.unit(v3.add(a, v3.scale(e, times))));
+};
+
+const away = ({ normal, offset }: HalfSpace): HalfSpace => ({
+  normal: v3.scale(normal, -1),
+  offset: -offset,
+});
+
+/** Whether a lip lies in a part of its timber. */
+const liesIn = ({ frame: { origin, a } }: Member, { corner }: Notch, from: number, to: number) => {
+  const t = v2.dot(v2.sub(corner, v3.inPlan(origin)), v3.inPlan(a));
+  return t > from - 1 && t < to + 1;
+};
+
+/** One timber in lengths, scarfed where it is parted. */
+const parted = (timber: Member, joints: readonly number[], times: number): Member[] => {
+  const { frame, axis } = timber;
+  const level = Math.cos(axis.slopeRad);
+  const whole = axis.runMm / level;
+  const id = (i: number): string => (i === 0 ? timber.id : `${timber.id}.part.${i}`);
+  const scarf = (at: 'top' | 'bottom', t: number, meets: string): EndCut => {
+    const keep = splay(timber, t, times);
+    return { at, name: 'scarf', keep: at === 'top' ? keep : away(keep), meets };
+  };
+  return [...joints, whole].map((to, i): Member => {
+    const from = joints[i - 1] ?? 0;
+    const last = i === joints.length;
+    const own = (at: 'top' | 'bottom'): EndCut[] => timber.ends.filter((end) => end.at === at);
+    return {
+      ...timber,
+      id: id(i),
+      frame: { ...frame, origin: v3.add(frame.origin, v3.scale(frame.a, from)) },
+      axis: axisOf((to - from) * level, (to - from) * Math.sin(axis.slopeRad)),
+      ends: [
+        ...(last ? own('top') : [scarf('top', to, id(i + 1))]),
+        ...(i === 0 ? own('bottom') : [scarf('bottom', from, id(i - 1))]),
+      ],
+      notches: timber.notches.filter((notch) =>
+        liesIn(timber, notch, i === 0 ? -Infinity : from, last ? Infinity : to),
+      ),
+    };
+  });
+};
+
+/** Which field of the job says how long a timber can be had. */
+const pathOf = (job: Job, { kind, lies, stock }: Member): string => {
+  const set = lies === 'over' ? job.roofPurlins.findIndex((one) => one.stock === stock) : -1;
+  return set < 0 ? `timber.${kind}.longest` : `roofPurlins.${set}.stock.longest`;
+};
+
+/** Ridges and purlins longer than their timber can be had, in lengths scarfed over a rafter each. */
+export const scarfed = (
+  job: Job,
+  members: readonly Member[],
+): { readonly members: readonly Member[]; readonly problems: readonly Problem[] } => {
+  const rafters = members.filter(isRafter);
+  const times = scarfTimes(job);
+  const problems: Problem[] = [];
+  const inLengths = members.flatMap((timber): readonly Member[] => {
+    const { longest, depth } = timber.stock;
+    if (longest === undefined || (timber.kind !== 'ridge' && timber.kind !== 'purlin'))
+      return [timber];
+    const reach = reachOf(timber);
+    if (reach[1] - reach[0] <= longest) return [timber];
+    const joints = partings(reach, supportsOf(timber, rafters), (times * depth) / 2, longest);
+    if (joints !== null) return parted(timber, joints, times);
+    problems.push({
+      code: 'size',
+      path: pathOf(job, timber),
+      text: say`a ${timber.kind} of this roof is ${inMm(reach[1] - reach[0])} long, and no lengths of ${inMm(longest)} with scarfs of ${inMm(times * depth)} meet over its rafters; accepted is longer, or at least ${leastMm(reach[1] - reach[0])} for no joint`,
+    });
+    return [timber];
+  });
+  return { members: inLengths, problems };
+};

@@ -88,34 +88,74 @@ const CollarFields = () => {
   );
 };
 
+/** What a lap and a spacing start from. mm */
+const LAP_MM = 150;
+const JOISTS_MM = 400;
+
 const RafterTieFields = () => {
   const { job, edit } = useOpenJob();
   const ties = job.rafterTies;
+  const set = (change: Parameters<typeof withRafterTies>[1]) =>
+    edit((now) => withRafterTies(now, change));
   return (
     <>
       <ChoiceField
         label="‹Rafter ties›"
-        value={ties === undefined ? 'none' : 'ties'}
+        value={ties === undefined ? 'none' : ties.spacing === undefined ? 'pairs' : 'spacing'}
         options={[
           { value: 'none', label: 'None' },
-          { value: 'ties', label: 'On the ‹plates›' },
+          { value: 'pairs', label: 'On the ‹plates›' },
+          { value: 'spacing', label: 'Own spacing' },
         ]}
-        onChange={(way) => edit((now) => withRafterTies(now, way === 'none' ? null : 1))}
-        help="They keep the walls from being pushed out, and carry a ceiling. Their top corners are clipped where they would stand through the slope."
+        onChange={(way) =>
+          set(way === 'none' ? null : { spacing: way === 'spacing' ? JOISTS_MM : undefined })
+        }
+        help="They keep the rafters from pushing the walls out, and carry a ceiling. Their top corners are clipped where they would stand through the slope. At a spacing of their own, only some rafters meet one."
       />
       {ties !== undefined && (
         <>
-          <StepperField
-            label="Pairs to one ‹rafter tie›"
-            path="rafterTies.every"
-            value={ties.every}
-            step={1}
-            min={1}
-            max={6}
-            unit=""
-            onValue={(every) => edit((now) => withRafterTies(now, every))}
-            help="Every pair is the rule; fewer is for an engineer."
+          {ties.spacing === undefined ? (
+            <StepperField
+              label="Pairs to one ‹rafter tie›"
+              path="rafterTies.every"
+              value={ties.every}
+              step={1}
+              min={1}
+              max={6}
+              unit=""
+              onValue={(every) => set({ every })}
+              help="Every pair is the rule; fewer is for an engineer."
+            />
+          ) : (
+            <LengthField
+              label="‹Rafter ties›, ‹on centre›"
+              size="timber"
+              path="rafterTies.spacing"
+              value={ties.spacing}
+              onValue={(spacing) => set({ spacing })}
+              help="Counted so that they lie on rafters as often as the two spacings allow. One that would stand in a rafter lies flat on it instead."
+            />
+          )}
+          <ChoiceField
+            label="From wall to wall"
+            value={ties.lap === undefined ? 'whole' : 'lapped'}
+            options={[
+              { value: 'whole', label: 'In one length' },
+              { value: 'lapped', label: 'Lapped half-way' },
+            ]}
+            onChange={(way) => set({ lap: way === 'lapped' ? LAP_MM : undefined })}
+            help="Lapped over a wall that carries them half-way, one on each face of their rafters."
           />
+          {ties.lap !== undefined && (
+            <LengthField
+              label="Each runs past the middle by"
+              of="‹Rafter ties›"
+              size="timber"
+              path="rafterTies.lap"
+              value={ties.lap}
+              onValue={(lap) => set({ lap })}
+            />
+          )}
           <Stock name="rafterTie" />
         </>
       )}

@@ -1,4 +1,4 @@
-import { FIT_GAP_MM, planeAt, SAME_WAY_SINE, v3, type Vec3 } from '../geom';
+import { FIT_GAP_MM, planeAt, SAME_WAY_SINE, v2, v3, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import { isRafter } from '../kinds';
 import { inMm, say } from '../sentence';
@@ -9,6 +9,7 @@ import { slopeOf } from './layout';
 import { isMember, isPlate, type Body, type Placed, type PlacedFace } from './placed';
 import type { FitProblem } from './report';
 import { bottomOf } from './tie-height';
+import { joistsApart } from './joists';
 import { opposites, untied, type TieKind } from './untied';
 
 /** A tie lies on a rafter, and on a plate, by at least this much. mm² */
@@ -98,14 +99,55 @@ const collarLies = (
   return wanted === undefined ? ends : [...ends, ...offHeight(tie, wanted)];
 };
 
-/** A rafter tie lies on a plate at both ends, and reaches to the outside faces of their walls. */
-const rafterTieLies = ({ roof }: FrameOnSite, tie: Placed, touching: Touching): FitProblem[] => {
+/** How far a lapped tie's inner end stands off where it should: past the middle between two walls by the lap. mm */
+const offLap = (
+  { roof }: FrameOnSite,
+  outer: readonly PlacedFace[],
+  inner: PlacedFace,
+  lap: number,
+): number => {
+  const sides = roof.blocks.flatMap((block) => block.sides);
+  const offs = sides
+    .filter((side) =>
+      outer.some(({ points }) => points.every((p) => Math.abs(outFrom(side, p)) <= FIT_GAP_MM)),
+    )
+    .flatMap((side) =>
+      sides
+        .filter(({ inward }) => v2.dot(inward, side.inward) < -1 + SAME_WAY_SINE)
+        .map((far) => v2.dot(v2.sub(far.start, side.start), side.inward))
+        .filter((span) => span > 0)
+        .map((span) =>
+          Math.max(...inner.points.map((p) => Math.abs(-outFrom(side, p) - span / 2 - lap))),
+        ),
+    );
+  return Math.min(Infinity, ...offs);
+};
+
+/** The inner end of a tie that is lapped over a wall: plumb, square across, past the middle by the lap. */
+const lapLies = (site: FrameOnSite, tie: Placed, upper: boolean, lap: number): FitProblem[] => {
+  const mm = Math.max(
+    ...endFaces(tie, upper).map((face) => offLap(site, endFaces(tie, !upper), face, lap)),
+  );
+  return mm <= FIT_GAP_MM
+    ? []
+    : [findingOn(tie, 'misplaced', mm, say`${tie.mark} does not run past the middle by its lap`)];
+};
+
+/** A rafter tie lies on a plate at both ends, or at one where it is lapped, and reaches to the outside faces of their walls. */
+const rafterTieLies = (
+  site: FrameOnSite,
+  tie: Placed,
+  touching: Touching,
+  lap: number | undefined,
+): FitProblem[] => {
+  const { roof } = site;
   const lain = touched(tie, touching, tie.member.frame.e).filter(
     ({ other, areaMm2 }) => isPlate(other) && areaMm2 >= LEAST_LAP_MM2,
   );
   return [false, true].flatMap((upper): FitProblem[] => {
-    if (!lain.some((touch) => touch.upper === upper))
-      return [findingOn(tie, 'loose', 0, say`an end of ${tie.mark} lies on no ‹plate›`)];
+    const lies = lain.some((touch) => touch.upper === upper);
+    if (!lies && lap !== undefined && lain.length > 0) return lapLies(site, tie, upper, lap);
+    if (!lies) return [findingOn(tie, 'loose', 0, say`an end of ${tie.mark} lies on no ‹plate›`)];
     const faces = endFaces(tie, upper);
     const atWall = faces.some(({ points }) =>
       roof.blocks.some(({ sides }) =>
@@ -142,6 +184,17 @@ export const tiesAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] =
     const { kind } = tie.member;
     if (kind !== 'collar-tie' && kind !== 'rafter-tie') continue;
     const [one, other] = rafterAt(tie, touching);
+    if (kind === 'rafter-tie' && rafterTies !== undefined) {
+      const { lap, spacing } = rafterTies;
+      const own = [one, other].filter((rafter) => rafter !== null);
+      if (spacing === undefined && own.length < (lap === undefined ? 2 : 1))
+        problems.push(
+          findingOn(tie, 'loose', 0, say`${tie.mark} does not lie flat on its rafters`),
+        );
+      for (const rafter of own) tied[kind].add(rafter);
+      problems.push(...rafterTieLies(site, tie, touching, lap));
+      continue;
+    }
     if (one === null || other === null) {
       problems.push(
         findingOn(tie, 'loose', 0, say`${tie.mark} does not lie flat on a rafter at each end`),
@@ -149,17 +202,16 @@ export const tiesAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] =
       continue;
     }
     tied[kind].add(one).add(other);
-    if (kind === 'rafter-tie') problems.push(...rafterTieLies(site, tie, touching));
-    else if (collarTies !== undefined) {
-      problems.push(...collarLies(site, tie, [one, other], collarTies));
-    }
+    if (collarTies !== undefined) problems.push(...collarLies(site, tie, [one, other], collarTies));
   }
   const opposite = collarTies === undefined && rafterTies === undefined ? [] : opposites(site);
   if (collarTies !== undefined)
     problems.push(
       ...untied(site, opposite, 'collar-tie', collarTies.every, tied['collar-tie'], touching),
     );
-  if (rafterTies !== undefined)
+  if (rafterTies?.spacing !== undefined)
+    problems.push(...joistsApart(site, opposite, rafterTies.spacing, touching));
+  else if (rafterTies !== undefined)
     problems.push(
       ...untied(site, opposite, 'rafter-tie', rafterTies.every, tied['rafter-tie'], touching),
     );

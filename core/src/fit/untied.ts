@@ -81,7 +81,7 @@ const platesUnder = (rafter: Placed, touching: Touching): number[] =>
   });
 
 /** Whether a pair wants a tie: for a collar, wood of both at its height; for a rafter tie, one plate's height under both. */
-const wants = (
+export const wants = (
   site: FrameOnSite,
   kind: TieKind,
   { rafters: [one, other] }: Opposite,
@@ -131,7 +131,9 @@ const hasNoRoom = (
     z,
   ];
   const { thickness } = job.timber.common;
-  return [1, -1].every((way) => {
+  // Of two that are lapped one lies on each side.
+  const lapped = kind === 'rafter-tie' && job.rafterTies?.lap !== undefined;
+  const taken = ([1, -1] as const).map((way) => {
     const near = (way * thickness) / 2;
     const far = near + way * stock.thickness;
     const whole = box<null>(
@@ -164,6 +166,7 @@ const hasNoRoom = (
       }),
     );
   });
+  return lapped ? taken.some(Boolean) : taken.every(Boolean);
 };
 
 /** Further than any roof is wide. mm */

@@ -6,7 +6,8 @@ import type { Added, Pass } from './pass';
 import { headerMember, lineMember, rafterMember } from './to-member';
 import { roofPurlins } from './purlins/roof-purlins';
 import { purlins } from './purlins/purlins';
-import { collarTies, rafterTies } from './ties/ties';
+import { collarTies } from './ties/collars';
+import { rafterTies } from './ties/joists';
 import { unseatedLine, unseatedRafter } from './rafters/unseated';
 
 const sound = (members: readonly Member[]): Added => ({ members, problems: [] });

@@ -202,6 +202,14 @@ const collarTies = z.strictObject({
   hold: length(0, 300).default(0),
 });
 
+const rafterTies = z.strictObject({
+  every: every.default(1),
+  /** On centres of their own, from the first pair on; then `every` is not read. */
+  spacing: length(100, 5000).optional(),
+  /** In two lengths over a wall half-way: how far each runs past its middle. */
+  lap: length(20, 3000).optional(),
+});
+
 /** The contract's job file, whole. Types are inferred from it; nothing else defines what a job is. */
 export const jobSchema = z.strictObject({
   format: z.literal('ogee-job'),
@@ -218,7 +226,7 @@ export const jobSchema = z.strictObject({
   purlins: z.array(purlin).max(200).default([]),
   roofPurlins: z.array(roofPurlins).max(200).default([]),
   collarTies: collarTies.optional(),
-  rafterTies: z.strictObject({ every: every.default(1) }).optional(),
+  rafterTies: rafterTies.optional(),
 });
 
 export type Job = z.output<typeof jobSchema>;

@@ -2,6 +2,7 @@ import type { CutList, CutListEntry } from '../cuts';
 import { spoken } from '../sentence';
 import { aboutBevels } from './bevels';
 import { aboutEaves, aboutOpenEnds } from './eaves';
+import { aboutJoists } from './joists';
 import { aboutLeftOut } from './left-out';
 import { aboutLoads } from './loads';
 import type { Remark, Subject } from './remark';
@@ -23,6 +24,7 @@ export type { Remark, RemarkCode } from './remark';
 export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Remark[] => [
   ...aboutLoads(subject),
   ...aboutTies(subject),
+  ...aboutJoists(subject),
   ...aboutPurlins(subject),
   ...aboutLowered(subject),
   ...aboutScarfs(subject),

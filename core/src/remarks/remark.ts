@@ -9,6 +9,8 @@ export type RemarkCode =
   | 'collars-far-apart'
   | 'pairs-untied'
   | 'no-partner'
+  | 'joists-lapped'
+  | 'joists-meet'
   | 'ridge-shallow'
   | 'purlin-shallow'
   | 'purlin-carries'

@@ -28,7 +28,7 @@ export const aboutTies = ({ job, framing }: Subject): Remark[] => {
         collar,
       ),
     );
-  if (joist !== undefined && (rafterTies?.every ?? 1) > 1)
+  if (joist !== undefined && rafterTies?.spacing === undefined && (rafterTies?.every ?? 1) > 1)
     remarks.push(
       caution(
         'pairs-untied',

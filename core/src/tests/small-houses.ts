@@ -52,7 +52,14 @@ const anyTies: fc.Arbitrary<Pick<JobInput, 'collarTies' | 'rafterTies'>> = fc.re
       every: fc.integer({ min: 1, max: 3 }),
       hold: fc.integer({ min: 0, max: 20 }),
     }),
-    rafterTies: fc.record({ every: fc.integer({ min: 1, max: 2 }) }),
+    rafterTies: fc.record(
+      {
+        every: fc.integer({ min: 1, max: 2 }),
+        spacing: fc.integer({ min: 450, max: 900 }),
+        lap: fc.integer({ min: 80, max: 250 }),
+      },
+      { requiredKeys: ['every'] },
+    ),
   },
   { requiredKeys: [] },
 );

@@ -36,14 +36,23 @@ export const withCollarTies = (
   };
 };
 
-/** Rafter ties at every so many pairs, or none. */
-export const withRafterTies = (job: Job, every: number | null): Job => {
-  const { rafterTies: _, ...rest } = job;
-  return every === null
-    ? rest
-    : {
-        ...rest,
-        timber: { ...job.timber, rafterTie: job.timber.rafterTie ?? job.timber.common },
-        rafterTies: { every },
-      };
+type RafterTies = NonNullable<Job['rafterTies']>;
+
+/** Rafter ties as they are, but for what changes; none where null. What is left undefined goes. */
+export const withRafterTies = (
+  job: Job,
+  change: { readonly [K in keyof RafterTies]?: RafterTies[K] | undefined } | null,
+): Job => {
+  const { rafterTies, ...rest } = job;
+  if (change === null) return rest;
+  const { every = 1, spacing, lap } = { ...rafterTies, ...change };
+  return {
+    ...rest,
+    timber: { ...job.timber, rafterTie: job.timber.rafterTie ?? job.timber.common },
+    rafterTies: {
+      every,
+      ...(spacing !== undefined && { spacing }),
+      ...(lap !== undefined && { lap }),
+    },
+  };
 };

@@ -1,0 +1,216 @@
+import { halfSpace, v2, type Vec2, type Vec3 } from '../../geom';
+import type { Job, Stock } from '../../job';
+import type { Problem } from '../../problem';
+import { inMm, mostMm, say } from '../../sentence';
+import type { EndCut, Member } from '../member/member';
+import type { Added, Pass } from '../pass';
+import { heightOn, type Site } from '../site';
+import {
+  below,
+  everyPair,
+  flatOn,
+  hasRoom,
+  missing,
+  point,
+  slopeCut,
+  slopesOf,
+  tieAt,
+  type Lie,
+} from './lie';
+import { pairedRidges, type Pair, type PairedRidge } from './pairs';
+
+/** A corner that stands above its slope by less than this is left. mm */
+const CLIPPED_MM = 0.05;
+/** Plates nearer to one height than this are level. mm */
+const LEVEL_PLATES_MM = 0.5;
+/** A joist this near past the last pair is its own: rounding. mm */
+const SLACK_MM = 1e-6;
+
+const plumbCut = (at: 'top' | 'bottom', p: Vec3, outward: Vec2): EndCut => ({
+  at,
+  name: 'end cut',
+  keep: halfSpace(p, [outward[0], outward[1], 0]),
+  meets: null,
+});
+
+/** How a joist lies across a pair's walls, whole; null where it would lie on no two level plates. */
+const wholeLie = (stock: Stock, pair: Pair): Lie | null => {
+  const [one, other] = pair.rafters.map(({ span }) => span.foot);
+  if (one == null || other == null) return null;
+  const bottomMm = one.side.plateMm;
+  // Walls of unlike height have no level tie on both.
+  if (Math.abs(other.side.plateMm - bottomMm) > LEVEL_PLATES_MM) return null;
+  const at = (foot: typeof one): number => v2.dot(foot.side.start, pair.across);
+  const ends = [at(one), at(other)] as const;
+  const clips = slopesOf(pair).map((slope, i) => ({ slope, at: ends[i] ?? 0 }));
+  const clip = ({ slope, at: x }: (typeof clips)[number], which: 'top' | 'bottom'): EndCut[] => {
+    const p = point(pair, x, 0, 0);
+    const proud = bottomMm + stock.depth > heightOn(slope, [p[0], p[1]]) + CLIPPED_MM;
+    return proud ? [{ ...slopeCut(which, below(slope, 0)), name: 'clip cut' }] : [];
+  };
+  const [low, high] = clips;
+  return {
+    kind: 'rafter-tie',
+    stock,
+    bottomMm,
+    ends,
+    cuts: [
+      plumbCut('top', point(pair, ends[1], 0, 0), pair.across),
+      ...(high === undefined ? [] : clip(high, 'top')),
+      plumbCut('bottom', point(pair, ends[0], 0, 0), v2.scale(pair.across, -1)),
+      ...(low === undefined ? [] : clip(low, 'bottom')),
+    ],
+  };
+};
+
+/**
+ * The same in two, lapped over a wall half-way: each runs past it by the lap, the one on one face of its rafter, the
+ * other on the other.
+ */
+const lapped = (pair: Pair, whole: Lie, lap: number): readonly Lie[] => {
+  const [from, to] = whole.ends;
+  const middle = (from + to) / 2;
+  const of = (at: 'top' | 'bottom'): EndCut[] => whole.cuts.filter((cut) => cut.at === at);
+  const inner = (at: 'top' | 'bottom', x: number): EndCut =>
+    plumbCut(at, point(pair, x, 0, 0), v2.scale(pair.across, at === 'top' ? 1 : -1));
+  return [
+    { ...whole, ends: [from, middle + lap], cuts: [inner('top', middle + lap), ...of('bottom')] },
+    {
+      ...whole,
+      ends: [middle - lap, to],
+      cuts: [...of('top'), inner('bottom', middle - lap)],
+      beyond: true,
+    },
+  ];
+};
+
+const standsIn = (mm: number): Problem => ({
+  code: 'not-framed',
+  path: 'rafterTies.spacing',
+  text: say`the joist ${inMm(mm)} along from the first pair of rafters would stand in other timber; accepted is a spacing that is clear of it, or one tie to every so many pairs`,
+});
+
+/**
+ * Where a joist lies along the walls, and the second where two are lapped: where it would stand in a pair of rafters flat
+ * on the nearer face of them, the second on the other; else on its centre, the second beside it.
+ */
+const placesAt = (
+  at: number,
+  pairs: readonly Pair[],
+  flat: number,
+  thickness: number,
+  lapped: boolean,
+): { readonly at: number; readonly beyond: number } => {
+  const wanted = lapped ? [at, at - thickness] : [at];
+  const met = pairs.find((pair) => wanted.some((one) => Math.abs(pair.at - one) < flat + SLACK_MM));
+  if (met === undefined) return { at, beyond: at - thickness };
+  const way = at < met.at ? -1 : 1;
+  return { at: met.at + way * flat, beyond: met.at - way * flat };
+};
+
+/** Which way a ridge's pairs are counted, as its rafters are: from where the first of its two eaves starts. */
+const countedFrom = ([pair]: readonly Pair[]): 1 | -1 => {
+  if (pair === undefined) return 1;
+  const [one, other] = pair.rafters;
+  const { slope } = (one.span.side < other.span.side ? one : other).span;
+  return v2.dot(slope.along, pair.along) > 0 ? 1 : -1;
+};
+
+/** Joists at a spacing of their own, so that they lie on rafters as often as the two spacings allow; those between two pairs that both have room for one. */
+const atSpacing = (
+  site: Site,
+  ridges: readonly PairedRidge[],
+  spacing: number,
+  stock: Stock,
+  liesOf: (pair: Pair) => readonly Lie[],
+  before: readonly Member[],
+): Pick<Added, 'members' | 'problems'> => {
+  const { common } = site.job.timber;
+  const set: Member[] = [];
+  const problems: Problem[] = [];
+  for (const { pairs } of ridges) {
+    const wanted = pairs.filter((pair) => liesOf(pair).length > 0);
+    const onward = countedFrom(wanted);
+    const inOrder = onward > 0 ? wanted : [...wanted].reverse();
+    const [first, last] = [inOrder[0], inOrder.at(-1)];
+    if (first === undefined || last === undefined) continue;
+    const [firstLie] = liesOf(first);
+    if (firstLie === undefined) continue;
+    const flat = flatOn(firstLie, common);
+    const length = onward * (last.at - first.at);
+    // Beside the first pair inside the end one, whose place is a gable's and not the layout's.
+    const lead = onward * ((inOrder[1] ?? first).at - first.at) + flat;
+    const start = lead - Math.floor(lead / spacing) * spacing;
+    for (let k = 0; start + k * spacing <= length + SLACK_MM; k += 1) {
+      const along = start + k * spacing;
+      const at = first.at + onward * along;
+      // Of the pairs, the one before it: what lies beside none still lies on the same two walls.
+      const own = inOrder.filter((pair) => onward * (pair.at - at) <= 0).at(-1);
+      const after = (onward > 0 ? pairs : [...pairs].reverse()).find(
+        (pair) => onward * (pair.at - at) > 0,
+      );
+      if (own === undefined || (after !== undefined && !wanted.includes(after))) continue;
+      const lies = liesOf(own);
+      const places = placesAt(at, wanted, flat, onward * stock.thickness, lies.length > 1);
+      const ties = lies.map((lie, i) => {
+        const aside = (lie.beyond === true ? places.beyond : places.at) - own.at;
+        return tieAt(own, lie, aside, set.length, ...(lies.length > 1 ? [i] : []));
+      });
+      if (hasRoom(site, ties, [...before, ...set])) set.push(...ties);
+      // At a gable, or beside a hip's end, the first and the last may have none; between them a joist would be missing.
+      else if (k > 0 && along + spacing <= length) problems.push(standsIn(along));
+    }
+  }
+  return { members: set, problems };
+};
+
+/** A spacing that no joist fits at, or a lap that reaches past the walls. */
+const amiss = (
+  ties: NonNullable<Job['rafterTies']>,
+  stock: Stock,
+  spans: number[],
+): Added | null => {
+  const { spacing, lap } = ties;
+  const problem = (field: string, text: Added['problems'][number]['text']): Added => ({
+    members: [],
+    problems: [{ code: 'size', path: `rafterTies.${field}`, text }],
+  });
+  if (spacing !== undefined && spacing <= stock.thickness)
+    return problem(
+      'spacing',
+      say`${inMm(spacing, 1)} ‹on centre› leaves no gap between ties ${inMm(stock.thickness, 1)} thick; accepted is more`,
+    );
+  const least = Math.min(...spans) / 2;
+  return lap !== undefined && lap >= least
+    ? problem(
+        'lap',
+        say`a lap of ${inMm(lap)} past the middle reaches out through the other wall; accepted is under ${mostMm(least)}`,
+      )
+    : null;
+};
+
+/** Rafter ties, which are the ceiling joists: on both plates, beside the feet of a pair, clipped to the slope. */
+export const rafterTies: Pass = (site, primary, before) => {
+  const { rafterTies: ties, timber } = site.job;
+  if (ties === undefined) return { members: [], problems: [] };
+  const stock = timber.rafterTie;
+  if (stock === undefined) return missing('rafterTie', 'rafter ties');
+  const liesOf = (pair: Pair): readonly Lie[] => {
+    const whole = wholeLie(stock, pair);
+    if (whole === null) return [];
+    return ties.lap === undefined ? [whole] : lapped(pair, whole, ties.lap);
+  };
+  const ridges = pairedRidges(site, primary);
+  const spans = ridges.flatMap(({ pairs }) =>
+    pairs.flatMap((pair) => {
+      const whole = wholeLie(stock, pair);
+      return whole === null ? [] : [whole.ends[1] - whole.ends[0]];
+    }),
+  );
+  const wrong = amiss(ties, stock, spans);
+  if (wrong !== null) return wrong;
+  if (ties.spacing === undefined)
+    return { ...everyPair(site, ridges, ties.every, liesOf, before), problems: [] };
+  const alone = ridges.reduce((sum, ridge) => sum + ridge.alone.length, 0);
+  return { ...atSpacing(site, ridges, ties.spacing, stock, liesOf, before), alone };
+};

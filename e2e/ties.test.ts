@@ -116,3 +116,26 @@ it('hangs barges and their ladder on or off under the roof', async () => {
   expect(barge!.count).toBe(4);
   expect((await listed('lookout'))[0]!.length.body).toBeCloseTo(200 - 45, 6);
 });
+
+it('lays purlins over the rafters and laps the joists by thumb, as the command line has them', async () => {
+  await tap(page, 'place-timber');
+  await choose('On the rafters', 'Over them');
+  await page.waitForSelector(byId('field-roofPurlins.0.spacing'));
+  await typeInto(page, 'field-roofPurlins.0.spacing', '700');
+  await leaveField(page);
+  await choose('From wall to wall', 'Lapped half-way');
+  await page.waitForSelector(byId('field-rafterTies.lap'));
+  await typeInto(page, 'field-rafterTies.lap', '120');
+  await leaveField(page);
+  const purlins = await listed('purlin');
+  const [joist] = await listed('rafter-tie');
+  // Over both gables, which the roof hangs over by 200.
+  const over = purlins.filter(({ length }) => Math.abs(length.body - (6300 + 400)) < 1e-6);
+  expect(over).toHaveLength(1);
+  expect(joist!.length.body).toBeCloseTo(4200 / 2 + 120, 6);
+  await tap(page, 'place-cuts');
+  await tap(page, `piece-${over[0]!.mark}`);
+  await page.waitForSelector(byId('running-rafter'));
+  const tape = await textOf(page, 'running-rafter');
+  for (const mm of [60, 760, 1460]) expect(tape).toContain(`${mm} mm`);
+});

@@ -205,7 +205,7 @@ export const PieceSheet = ({ piece, display, way, boardElsewhere = false }: Shee
         </Words>
       </View>
       <LongPoint entry={entry} working={working} display={display} />
-      <SetOut entry={entry} display={display} />
+      <SetOut entry={entry} tapes={piece.tapes} display={display} />
       {notes.map((note, i) => (
         <Caution key={i} level={note.level} text={note.text} />
       ))}

@@ -1,9 +1,7 @@
 import type { CutListEntry, RunningMarks } from '@ogee/core/src/cuts';
-import { isRafter } from '@ogee/core/src/kinds';
 import type { Job } from '@ogee/core/src/job';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { useRoof } from '../data/roof';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small, Strong } from '../ui/text';
 
@@ -51,25 +49,18 @@ const Running = ({
   </View>
 );
 
-/** The tapes that a piece is marked by, or lies on: of its side, for the rafters that have a tail and the purlins themselves. */
-const useTapes = ({ kind, block, side, seat, mark }: CutListEntry): readonly RunningMarks[] => {
-  const { roof } = useRoof();
-  const own = roof?.cuts.marks.filter(({ of }) => of === `${block}.${side ?? ''}`) ?? [];
-  if (isRafter({ kind })) return seat === null ? [] : own.filter(({ on }) => on === 'rafter');
-  return own.filter(({ at }) => at.some((one) => one.mark === mark));
-};
-
 /** What a timber is set out by beside its cuts: the height of its top, its level line, the set-back of its lip. */
 export const SetOut = ({
   entry,
+  tapes,
   display,
 }: {
   readonly entry: CutListEntry;
+  readonly tapes: readonly RunningMarks[];
   readonly display: Job['display'];
 }) => {
   const shown = (mm: number): string => writeLength(mm, display);
   const { kind, heights, level, setBack } = entry;
-  const tapes = useTapes(entry);
   if (heights === null && level === null && setBack === null && tapes.length === 0) return null;
   return (
     <View>

@@ -7,6 +7,8 @@ import {
   type CutList,
   type CutListEntry,
   type Working,
+  type RunningMarks,
+  tapesOf,
 } from '@ogee/core/src/cuts';
 import {
   eaveSection,
@@ -34,6 +36,8 @@ export interface PieceAnswer {
   readonly notes: CutList['notes'];
   readonly board: BoardDrawing;
   readonly working: Working;
+  /** The tapes that it is marked by, or lies on. */
+  readonly tapes: readonly RunningMarks[];
   /** For the board as it is drawn, and for its mirror image. */
   readonly steps: { readonly drawn: readonly SawStep[]; readonly mirrored: readonly SawStep[] };
 }
@@ -53,6 +57,7 @@ export const pieceAnswer = (solution: Solution, mark: string): PieceAnswer | nul
     notes: solution.cuts.notes.filter((note) => note.member === mark),
     board: boardOf(member),
     working: workingOf(member),
+    tapes: tapesOf(solution.cuts, entry),
     steps: { drawn: stepsOf(member, false), mirrored: stepsOf(member, true) },
   };
 };

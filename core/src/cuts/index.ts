@@ -9,7 +9,7 @@
 export { impossibleLine } from './sound';
 export { boardOf } from './board-drawing';
 export { cutLines } from './cut-list';
-export { runningMarks } from './running-marks';
+export { runningMarks, tapesOf } from './running-marks';
 export { notchPlumbDepth } from './local-cut';
 export { seatOf } from './seat';
 export { handOf, pieceOf } from './group';

@@ -2,7 +2,8 @@ import type { Member } from '../frame';
 import { v2, v3 } from '../geom';
 import type { Job } from '../job';
 import { purlinRows, purlinsOn, type Roof } from '../roof';
-import type { CutListEntry, RunningMarks } from './model';
+import { isRafter } from '../kinds';
+import type { CutList, CutListEntry, RunningMarks } from './model';
 
 /** Of the purlins of a side, the mark of one that lies on a row; they differ along it only in length. */
 const markOn = (
@@ -59,3 +60,13 @@ export const runningMarks = (
       ];
     }),
   );
+
+/** The tapes of a line of the list: up the rafter for those that have a tail, and all that a purlin lies on. */
+export const tapesOf = (
+  { marks }: Pick<CutList, 'marks'>,
+  { kind, block, side, seat, mark }: CutListEntry,
+): RunningMarks[] => {
+  const own = marks.filter(({ of }) => of === `${block}.${side ?? ''}`);
+  if (isRafter({ kind })) return seat === null ? [] : own.filter(({ on }) => on === 'rafter');
+  return own.filter(({ at }) => at.some((one) => one.mark === mark));
+};

@@ -6,7 +6,7 @@ import { findingOn } from './finding';
 import type { FrameOnSite } from './frame-on-site';
 import { isMember, isPlate, type Placed, type PlacedPlate } from './placed';
 import type { FitProblem } from './report';
-import { wants, type Opposite } from './untied';
+import { hasNoRoom, wants, type Opposite } from './untied';
 
 /** Joists further apart than their spacing by less than this are not: rounding. mm */
 const SLACK_MM = 0.5;
@@ -105,11 +105,17 @@ export const joistsApart = (
       const [from, to] = [run[0] ?? 0, run.at(-1) ?? 0];
       const between = own.filter((at) => at > from - 2 * beside && at < to + 2 * beside);
       // One that lies flat on a rafter stands off its centre; the first and the last may want room at a gable.
+      const noRoom = wanted.some(
+        (pair) =>
+          pair.rafters.some((rafter) => [from, to].includes(along(rafter))) &&
+          hasNoRoom(site, 'rafter-tie', pair, touching),
+      );
       const stops = [from - beside, ...between, to + beside];
       const widest = Math.max(
         ...stops.slice(1).map((at, i) => {
           const atEnd = i === 0 || i === stops.length - 2;
-          return at - (stops[i] ?? at) - (lapped ? 6 : atEnd ? 4 : 2) * beside;
+          const free = noRoom && atEnd ? spacing : 0;
+          return at - (stops[i] ?? at) - free - (lapped ? 6 : atEnd ? 4 : 2) * beside;
         }),
       );
       if (widest <= spacing + SLACK_MM) return [];

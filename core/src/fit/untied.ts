@@ -106,7 +106,7 @@ export const wants = (
  * Whether something stands where the tie of a pair would lie, on both sides of its rafters, or it would lie outside the
  * walls there: then the pair has none.
  */
-const hasNoRoom = (
+export const hasNoRoom = (
   site: FrameOnSite,
   kind: TieKind,
   { rafters: [one, other] }: Opposite,

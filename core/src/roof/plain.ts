@@ -38,7 +38,7 @@ const leansFar = ({ framing, timber: { fascia }, blocks }: Job): boolean =>
 
 /**
  * Whether a roof is of the ordinary sort: square corners, one pitch, one height of plates, its points well apart, no
- * purlins over or between its rafters. Every
+ * purlins over or between its rafters, no joists at a spacing of their own. Every
  * other roof is proved before its list is given.
  */
 export const isPlain = (job: Job, roof: Roof): boolean => {
@@ -52,6 +52,7 @@ export const isPlain = (job: Job, roof: Roof): boolean => {
   return (
     !raised &&
     job.roofPurlins.length === 0 &&
+    job.rafterTies?.spacing === undefined &&
     // A fascia that leans may come back to the plate.
     !leansFar(job) &&
     blocks.every(({ sides }) =>

@@ -55,7 +55,6 @@ const anyTies: fc.Arbitrary<Pick<JobInput, 'collarTies' | 'rafterTies'>> = fc.re
     rafterTies: fc.record(
       {
         every: fc.integer({ min: 1, max: 2 }),
-        spacing: fc.integer({ min: 450, max: 900 }),
         lap: fc.integer({ min: 80, max: 250 }),
       },
       { requiredKeys: ['every'] },

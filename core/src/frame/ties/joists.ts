@@ -90,6 +90,12 @@ const standsIn = (mm: number): Problem => ({
   text: say`the joist ${inMm(mm)} along from the first pair of rafters would stand in other timber; accepted is a spacing that is clear of it, or one tie to every so many pairs`,
 });
 
+/** Where a joist lies along the walls, and the second of two that are lapped. mm */
+interface Places {
+  readonly at: number;
+  readonly beyond: number;
+}
+
 /**
  * Where a joist lies along the walls, and the second where two are lapped: where it would stand in a pair of rafters flat
  * on the nearer face of them, the second on the other; else on its centre, the second beside it.
@@ -100,7 +106,7 @@ const placesAt = (
   flat: number,
   thickness: number,
   lapped: boolean,
-): { readonly at: number; readonly beyond: number } => {
+): Places => {
   const wanted = lapped ? [at, at - thickness] : [at];
   const met = pairs.find((pair) => wanted.some((one) => Math.abs(pair.at - one) < flat + SLACK_MM));
   if (met === undefined) return { at, beyond: at - thickness };
@@ -151,14 +157,25 @@ const atSpacing = (
       );
       if (own === undefined || (after !== undefined && !wanted.includes(after))) continue;
       const lies = liesOf(own);
-      const places = placesAt(at, wanted, flat, onward * stock.thickness, lies.length > 1);
-      const ties = lies.map((lie, i) => {
-        const aside = (lie.beyond === true ? places.beyond : places.at) - own.at;
-        return tieAt(own, lie, aside, set.length, ...(lies.length > 1 ? [i] : []));
-      });
-      if (hasRoom(site, ties, [...before, ...set])) set.push(...ties);
-      // At a gable, or beside a hip's end, the first and the last may have none; between them a joist would be missing.
-      else if (k > 0 && along + spacing <= length) problems.push(standsIn(along));
+      const lain = (places: Places): Member[] =>
+        lies.map((lie, i) => {
+          const aside = (lie.beyond === true ? places.beyond : places.at) - own.at;
+          return tieAt(own, lie, aside, set.length, ...(lies.length > 1 ? [i] : []));
+        });
+      const atEnd = k === 0 ? first : along + spacing > length ? last : null;
+      const ways = [
+        placesAt(at, wanted, flat, onward * stock.thickness, lies.length > 1),
+        // At a gable, or beside a hip's end, the first or the last may find room on the end pair itself.
+        ...(atEnd === null
+          ? []
+          : ([1, -1] as const).map((way) => ({
+              at: atEnd.at + way * flat,
+              beyond: atEnd.at - way * flat,
+            }))),
+      ];
+      const ties = ways.map(lain).find((all) => hasRoom(site, all, [...before, ...set]));
+      if (ties !== undefined) set.push(...ties);
+      else if (atEnd === null) problems.push(standsIn(along));
     }
   }
   return { members: set, problems };

@@ -54,7 +54,7 @@ const Longest = ({
   if (longest === undefined)
     return (
       <Button
-        label={`Say the longest board for ${NAMES[name].toLowerCase()}`}
+        label={`${NAMES[name]}: give the longest length`}
         onPress={() =>
           onChange({ ...stock, longest: USUAL_MM }, say(`${NAMES[name]}: the longest board`))
         }
@@ -63,7 +63,7 @@ const Longest = ({
   return (
     <>
       <LengthField
-        label="Longest board"
+        label="Longest length that can be had"
         of={NAMES[name]}
         path={`timber.${name}.longest`}
         value={longest}
@@ -71,7 +71,7 @@ const Longest = ({
         help="A longer one is made of lengths, scarfed over a rafter."
       />
       <Button
-        label={`Any length of ${NAMES[name].toLowerCase()} can be had`}
+        label={`${NAMES[name]}: any length can be had`}
         onPress={() => onChange(size, say(`${NAMES[name]}: any length`))}
       />
     </>

@@ -50,11 +50,12 @@ const stops = ({ slopes }: Roof, fascia: Placed, contacts: readonly Contact[]): 
   return [...onSlopes, ...onTimbers];
 };
 
-/** Two ends of fascias whose middles lie this near are one mitre, in thicknesses. */
+/** Two ends of fascias that lie this near are one mitre, in thicknesses. */
 const ONE_MITRE = 1;
 
 interface FasciaEnd {
   readonly fascia: Placed;
+  readonly points: readonly Vec3[];
   readonly middle: Vec3;
 }
 
@@ -65,9 +66,18 @@ const endsOfFascia = (fascia: Placed): FasciaEnd[] => {
     const points = faces
       .filter(({ plane }) => v3.dot(plane.normal, a) * way > END)
       .flatMap((face) => face.points);
-    return points.length === 0 ? [] : [{ fascia, middle: middleOfPoints(points) }];
+    return points.length === 0 ? [] : [{ fascia, points, middle: middleOfPoints(points) }];
   });
 };
+
+/**
+ * How far two ends lie from each other: by their nearest corners along one part's walls, where fascias that lean unlike
+ * share no more than those; by their middles between parts, whose ends may pass each other. mm
+ */
+const endsApart = (one: FasciaEnd, other: FasciaEnd): number =>
+  one.fascia.member.block === other.fascia.member.block
+    ? Math.min(...one.points.flatMap((p) => other.points.map((q) => v3.distance(p, q))))
+    : v3.distance(one.middle, other.middle);
 
 /** Fascias that end in one corner and do not lie against each other there: one is sawn to the other hand. */
 export const openMitres = ({ members }: FrameOnSite, touching: Touching): FitProblem[] => {
@@ -85,7 +95,7 @@ export const openMitres = ({ members }: FrameOnSite, touching: Touching): FitPro
     });
   return ends.flatMap((one, i) =>
     ends.slice(i + 1).flatMap((other): FitProblem[] => {
-      const apart = v3.distance(one.middle, other.middle);
+      const apart = endsApart(one, other);
       const { thickness } = one.fascia.member.stock;
       if (one.fascia === other.fascia || apart > ONE_MITRE * thickness) return [];
       if (meet(one.fascia, other.fascia)) return [];

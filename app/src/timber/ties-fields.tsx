@@ -9,6 +9,15 @@ import { Stock } from './stock-fields';
 const OVERHEAD_MM = 1200;
 const LONG_MM = 1800;
 
+/** One tie to so many pairs of rafters. */
+const EveryField = ({
+  tie,
+  ...field
+}: { readonly tie: string } & Pick<
+  Parameters<typeof StepperField>[0],
+  'path' | 'value' | 'onValue' | 'help'
+>) => <StepperField label={`Pairs to one ${tie}`} step={1} min={1} max={6} unit="" {...field} />;
+
 const CollarFields = () => {
   const { job, edit } = useOpenJob();
   const { roof } = useRoof();
@@ -61,14 +70,10 @@ const CollarFields = () => {
               onValue={(longPoint) => set({ bottom: { longPoint } })}
             />
           )}
-          <StepperField
-            label="Pairs to one ‹collar tie›"
+          <EveryField
+            tie="‹collar tie›"
             path="collarTies.every"
             value={ties.every}
-            step={1}
-            min={1}
-            max={6}
-            unit=""
             onValue={(every) => set({ every })}
             help="1 is every pair, 2 every second. Some codes want every pair, most no more than 1220 mm (4 ft) apart."
           />
@@ -115,14 +120,10 @@ const RafterTieFields = () => {
       {ties !== undefined && (
         <>
           {ties.spacing === undefined ? (
-            <StepperField
-              label="Pairs to one ‹rafter tie›"
+            <EveryField
+              tie="‹rafter tie›"
               path="rafterTies.every"
               value={ties.every}
-              step={1}
-              min={1}
-              max={6}
-              unit=""
               onValue={(every) => set({ every })}
               help="Every pair is the rule; fewer is for an engineer."
             />

@@ -127,3 +127,7 @@ export const touchingBy = (contacts: readonly Contact[]): Touching => {
   }
   return (body) => found.get(body) ?? [];
 };
+
+/** What a body comes against in one of its contacts. */
+export const otherOf = <B extends Body>({ one, other }: Contact<B>, body: B): B =>
+  one === body ? other : one;

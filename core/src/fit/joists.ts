@@ -1,22 +1,15 @@
 import { FIT_GAP_MM, SAME_WAY_SINE, v2, v3, type Vec2 } from '../geom';
 import { isRafter } from '../kinds';
 import { inMm, say } from '../sentence';
-import type { Touching } from './contacts';
+import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
 import type { FrameOnSite } from './frame-on-site';
-import { isMember, isPlate, type Placed, type PlacedPlate } from './placed';
+import { isMember, type Placed, type PlacedPlate } from './placed';
 import type { FitProblem } from './report';
-import { hasNoRoom, wants, type Opposite } from './untied';
+import { hasNoRoom, platesUnder, wants, type Opposite } from './untied';
 
 /** Joists further apart than their spacing by less than this are not: rounding. mm */
 const SLACK_MM = 0.5;
-
-/** The plates that a timber lies on. */
-const platesOf = (placed: Placed, touching: Touching): PlacedPlate[] =>
-  touching(placed).flatMap((contact) => {
-    const other = contact.one === placed ? contact.other : contact.one;
-    return isPlate(other) ? [other] : [];
-  });
 
 /** Square to the rafters over a plate, and along it rather than against it. */
 const acrossOf = ({ plate: { line } }: PlacedPlate, [rafter]: readonly Placed[]): Vec2 => {
@@ -34,7 +27,7 @@ const alongBy = (across: Vec2, { corners }: Placed): number => {
 /** Whether a joist lies flat on a rafter. */
 const flatOnRafter = (joist: Placed, touching: Touching): boolean =>
   touching(joist).some((contact) => {
-    const other = contact.one === joist ? contact.other : contact.one;
+    const other = otherOf(contact, joist);
     return (
       isMember(other) &&
       isRafter(other.member) &&
@@ -53,14 +46,14 @@ export const joistsApart = (
   touching: Touching,
 ): FitProblem[] => {
   const joists = site.members.filter(({ member }) => member.kind === 'rafter-tie');
-  const on = new Map(joists.map((joist) => [joist, new Set(platesOf(joist, touching))]));
+  const on = new Map(joists.map((joist) => [joist, new Set(platesUnder(joist, touching))]));
   const { common, rafterTie } = site.job.timber;
   const lapped = site.job.rafterTies?.lap !== undefined;
   const beside = (common.thickness + (rafterTie?.thickness ?? 0)) / 2;
   const wanted = opposite.filter((pair) => wants(site, 'rafter-tie', pair, touching));
   return site.plates.flatMap((plate): FitProblem[] => {
     const rafters = wanted.flatMap((pair) =>
-      pair.rafters.filter((rafter) => platesOf(rafter, touching).includes(plate)),
+      pair.rafters.filter((rafter) => platesUnder(rafter, touching).includes(plate)),
     );
     const across = acrossOf(plate, rafters);
     const along = (placed: Placed): number => alongBy(across, placed);

@@ -2,7 +2,7 @@ import { FIT_GAP_MM, planeAt, SAME_WAY_SINE, v2, v3, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import { isRafter } from '../kinds';
 import { inMm, say } from '../sentence';
-import type { Touching } from './contacts';
+import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
 import { liesIn, middleOf, outFrom, type FrameOnSite } from './frame-on-site';
 import { slopeOf } from './layout';
@@ -25,7 +25,7 @@ const touched = (
   const middle = v3.dot(middleOf(tie), tie.member.frame.a);
   return touching(tie).flatMap((contact) => {
     if (Math.abs(v3.dot(contact.face.plane.normal, axis)) < 1 - SAME_WAY_SINE) return [];
-    const other = contact.one === tie ? contact.other : contact.one;
+    const other = otherOf(contact, tie);
     const at =
       contact.points.reduce((sum, p) => sum + v3.dot(p, tie.member.frame.a), 0) /
       contact.points.length;

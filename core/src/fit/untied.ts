@@ -12,10 +12,10 @@ import {
 } from '../geom';
 import { isRafter } from '../kinds';
 import { say } from '../sentence';
-import type { Touching } from './contacts';
+import { otherOf, type Touching } from './contacts';
 import { middleOf, type FrameOnSite } from './frame-on-site';
 import { slopeOf } from './layout';
-import { isPlate, type Placed } from './placed';
+import { isPlate, type Placed, type PlacedPlate } from './placed';
 import type { FitProblem } from './report';
 import { bottomOf } from './tie-height';
 
@@ -73,12 +73,15 @@ export const opposites = ({ roof, job, members }: FrameOnSite): Opposite[] => {
 
 export type TieKind = 'collar-tie' | 'rafter-tie';
 
-/** The heights of the plates that a rafter is seated on. */
-const platesUnder = (rafter: Placed, touching: Touching): number[] =>
-  touching(rafter).flatMap((contact) => {
-    const other = contact.one === rafter ? contact.other : contact.one;
-    return isPlate(other) ? [other.plate.topMm] : [];
-  });
+/** The plates that a timber lies on. */
+export const platesUnder = (placed: Placed, touching: Touching): PlacedPlate[] =>
+  touching(placed)
+    .map((contact) => otherOf(contact, placed))
+    .filter(isPlate);
+
+/** The heights of the plates that a rafter is seated on. mm */
+const seatedAt = (rafter: Placed, touching: Touching): number[] =>
+  platesUnder(rafter, touching).map(({ plate }) => plate.topMm);
 
 /** Whether a pair wants a tie: for a collar, wood of both at its height; for a rafter tie, one plate's height under both. */
 export const wants = (
@@ -90,8 +93,8 @@ export const wants = (
   if (kind === 'rafter-tie') {
     // A jack beside a valley can lie over a plate too; its foot is the valley.
     if ([one, other].some(({ member }) => member.kind !== 'common')) return false;
-    const tops = platesUnder(other, touching);
-    return platesUnder(one, touching).some((top) => tops.some((z) => Math.abs(z - top) < 0.5));
+    const tops = seatedAt(other, touching);
+    return seatedAt(one, touching).some((top) => tops.some((z) => Math.abs(z - top) < 0.5));
   }
   const [left, right] = [slopeOf(site, one), slopeOf(site, other)];
   const bottom = left && right && bottomOf(site, one, left, right);
@@ -122,7 +125,7 @@ export const hasNoRoom = (
   const s = v2.left(a);
   const hold = kind === 'collar-tie' ? (job.collarTies?.hold ?? 0) : 0;
   const bottom =
-    kind === 'rafter-tie' ? platesUnder(one, touching)[0] : bottomOf(site, one, left, right);
+    kind === 'rafter-tie' ? seatedAt(one, touching)[0] : bottomOf(site, one, left, right);
   if (bottom === undefined) return false;
   const origin = v3.inPlan(one.member.frame.origin);
   const world = ([x, y, z]: Vec3): Vec3 => [

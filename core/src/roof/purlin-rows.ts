@@ -1,4 +1,4 @@
-import { v2, type Vec2 } from '../geom';
+import { SAME_POINT_MM, v2, type Vec2 } from '../geom';
 import type { Block, Job } from '../job';
 import { pitchRad } from '../units';
 import { heightAt } from './bands';
@@ -64,12 +64,6 @@ const breaksAt = (bands: readonly RoofPlane[], start: Vec2): number[] =>
     return (heightAt(below, start) - heightAt(plane, start)) / (plane.rise - below.rise);
   });
 
-/** The two highest rows are one where they would lie in each other. */
-const apart = (set: RoofPurlins): number => set.stock.thickness;
-
-/** A row this near to the last one's place is the last one: rounding. mm */
-const SLACK_MM = 1e-6;
-
 /**
  * The rows of a set on one side, from the tail up: the first, then on centres, then the last, its distance below the top.
  *
@@ -107,7 +101,8 @@ export const purlinRows = (
   };
   const last = whole - set.last;
   if (last < set.first) return [];
-  const most = last - apart(set) - SLACK_MM;
+  // A row that would lie in the last one is left out.
+  const most = last - set.stock.thickness - SAME_POINT_MM;
   const count = most < set.first ? 0 : Math.floor((most - set.first) / set.spacing) + 1;
   const regular = Array.from({ length: count }, (_, i) => set.first + i * set.spacing);
   return [...regular, last].map(rowAt);

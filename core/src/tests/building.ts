@@ -1,5 +1,5 @@
 import { readJob, type Job, type JobInput } from '../job';
-import { problemLine } from '../problem';
+import { problemLine, type Problem } from '../problem';
 import { solve, type Solution } from '../solve';
 import type { CutListEntry } from '../cuts';
 
@@ -53,6 +53,24 @@ export const buildingJob = (building: Building): Job => {
   if (!read.ok) throw new Error(read.problems.map(problemLine).join('\n'));
   return read.value;
 };
+
+/** A job file read and solved. */
+export const solvedInput = (input: JobInput): Solution => {
+  const job = readJob(input);
+  const solution = job.ok ? solve(job.value) : job;
+  if (!solution.ok) throw new Error(solution.problems.map(problemLine).join('; '));
+  return solution.value;
+};
+
+/** What a job file is refused for; nothing where it is not. */
+export const problemsOf = (input: JobInput): readonly Problem[] => {
+  const job = readJob(input);
+  const solution = job.ok ? solve(job.value) : job;
+  return solution.ok ? [] : solution.problems;
+};
+
+/** The same in words, as the command line has them. */
+export const refusalOf = (input: JobInput): string => problemsOf(input).map(problemLine).join('; ');
 
 export const solved = (building: Building): Solution => {
   const solution = solve(buildingJob(building));

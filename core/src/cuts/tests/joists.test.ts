@@ -1,7 +1,6 @@
-import { readJob, type JobInput } from '../../job';
-import { problemLine } from '../../problem';
-import { fit, solve, type Solution } from '../../solve';
-import { buildingInput } from '../../tests/building';
+import type { JobInput } from '../../job';
+import { fit, type Solution } from '../../solve';
+import { buildingInput, problemsOf, solvedInput } from '../../tests/building';
 
 const [ALONG, ACROSS, RAFTER, JOIST] = [9600, 6000, 38, 45];
 
@@ -17,19 +16,6 @@ const inputOf = (ties: NonNullable<JobInput['rafterTies']>, spacing: number): Jo
   rafterTies: ties,
 });
 
-const solved = (input: JobInput): Solution => {
-  const job = readJob(input);
-  const solution = job.ok ? solve(job.value) : job;
-  if (!solution.ok) throw new Error(solution.problems.map(problemLine).join('; '));
-  return solution.value;
-};
-
-const pathsOf = (input: JobInput): string[] => {
-  const job = readJob(input);
-  const solution = job.ok ? solve(job.value) : job;
-  return solution.ok ? [] : solution.problems.map(({ path }) => path);
-};
-
 const joists = ({ cuts }: Solution) => cuts.members.filter(({ kind }) => kind === 'rafter-tie');
 const notes = ({ cuts }: Solution, code: string) => cuts.notes.filter((note) => note.code === code);
 
@@ -44,7 +30,7 @@ describe('rafter ties lapped half-way', () => {
   it.each([100, 150, 400])(
     'by %d mm: half the span and the lap, two at every pair inside the gables',
     (lap) => {
-      const solution = solved(inputOf({ every: 1, lap }, 600));
+      const solution = solvedInput(inputOf({ every: 1, lap }, 600));
       const [entry, ...others] = joists(solution);
       expect(others).toEqual([]);
       expect(entry!.length.body).toBeCloseTo(ACROSS / 2 + lap, 6);
@@ -59,7 +45,7 @@ describe('rafter ties lapped half-way', () => {
   );
 
   it('is seen by the proof when one half is too short, or gone', () => {
-    const solution = solved(inputOf({ every: 1, lap: 150 }, 600));
+    const solution = solvedInput(inputOf({ every: 1, lap: 150 }, 600));
     const one = solution.members.find(({ kind }) => kind === 'rafter-tie')!;
     const short = {
       ...one,
@@ -75,7 +61,7 @@ describe('rafter ties lapped half-way', () => {
 
 describe('joists at a spacing of their own', () => {
   it('400 under rafters at 600: flat on every second rafter, on centres between', () => {
-    const solution = solved(inputOf({ every: 1, spacing: 400 }, 600));
+    const solution = solvedInput(inputOf({ every: 1, spacing: 400 }, 600));
     const flat = (RAFTER + JOIST) / 2;
     const inside = Array.from({ length: ALONG / 600 - 1 }, (_, i) => 600 * (i + 1));
     // Beside the rafter on 600, and every 400 from it both ways.
@@ -102,7 +88,7 @@ describe('joists at a spacing of their own', () => {
   });
 
   it('lies on both walls where it lies on no rafter, and is missed when it is gone or moved', () => {
-    const solution = solved(inputOf({ every: 1, spacing: 450 }, 800));
+    const solution = solvedInput(inputOf({ every: 1, spacing: 450 }, 800));
     const [first, ...rest] = solution.members.filter(({ kind }) => kind === 'rafter-tie');
     for (const { length } of joists(solution)) expect(length.body).toBeCloseTo(ACROSS, 6);
     const middle = rest[5]!;
@@ -124,7 +110,7 @@ describe('joists at a spacing of their own', () => {
   });
 
   it('in two lengths, side by side where no rafter stands between', () => {
-    const solution = solved(inputOf({ every: 1, spacing: 500, lap: 200 }, 600));
+    const solution = solvedInput(inputOf({ every: 1, spacing: 500, lap: 200 }, 600));
     for (const { length } of joists(solution)) expect(length.body).toBeCloseTo(ACROSS / 2 + 200, 6);
     expect(fit(solution).problems).toEqual([]);
   });
@@ -137,6 +123,6 @@ describe('rafter ties that cannot be', () => {
     [{ every: 1, spacing: 20 }, ['rafterTies.spacing']],
     [{ every: 1, lap: -1 }, ['rafterTies.lap']],
   ] as const)('%j', (ties, paths) => {
-    expect(pathsOf(inputOf(ties, 600))).toEqual(paths);
+    expect(problemsOf(inputOf(ties, 600)).map(({ path }) => path)).toEqual(paths);
   });
 });

@@ -1,8 +1,7 @@
 import { halfSpaceToLocal, v3 } from '../../geom';
-import { readJob, type JobInput } from '../../job';
-import { problemLine } from '../../problem';
-import { fit, solve, type Solution } from '../../solve';
-import { buildingInput } from '../../tests/building';
+import type { JobInput } from '../../job';
+import { fit, type Solution } from '../../solve';
+import { buildingInput, refusalOf, solvedInput } from '../../tests/building';
 import { pitchRad } from '../../units';
 
 const STOCK = { thickness: 75, depth: 150 };
@@ -33,20 +32,6 @@ const inputOf = (
   return { ...input, purlins: [0, 1, 2, 3].map((side) => ({ block: 'main', side, at, set })) };
 };
 
-const solutionOf = (input: JobInput): Solution => {
-  const job = readJob(input);
-  if (!job.ok) throw new Error(job.problems.map(problemLine).join('; '));
-  const solution = solve(job.value);
-  if (!solution.ok) throw new Error(solution.problems.map(problemLine).join('; '));
-  return solution.value;
-};
-
-const refusalOf = (input: JobInput): string => {
-  const job = readJob(input);
-  const solution = job.ok ? solve(job.value) : job;
-  return solution.ok ? '' : solution.problems.map(problemLine).join('; ');
-};
-
 const purlinsOf = ({ cuts }: Solution) => cuts.members.filter(({ kind }) => kind === 'purlin');
 
 const DEG = 180 / Math.PI;
@@ -56,18 +41,18 @@ describe.each(HOUSES)('purlins round a regular hip roof, $along × $across, $pit
   const m = Math.tan(theta);
 
   it('halfway up: the roof’s length less half the span, and half the span', () => {
-    const [long, short, ...others] = purlinsOf(solutionOf(inputOf(house, 'canted', 0.5, 235)));
+    const [long, short, ...others] = purlinsOf(solvedInput(inputOf(house, 'canted', 0.5, 235)));
     expect(others).toEqual([]);
     expect([long!.count, short!.count]).toEqual([2, 2]);
     expect(long!.length.theory).toBeCloseTo(house.along - house.across / 2, 6);
     expect(short!.length.theory).toBeCloseTo(house.across / 2, 6);
     const run = house.across / 2;
-    const [, at] = purlinsOf(solutionOf(inputOf(house, 'canted', { distance: 0.37 * run }, 235)));
+    const [, at] = purlinsOf(solvedInput(inputOf(house, 'canted', { distance: 0.37 * run }, 235)));
     expect(at!.length.theory).toBeCloseTo(house.across - 2 * 0.37 * run, 6);
   });
 
   it('canted: side cut atan(sin θ), edge cut atan(cos θ), from square', () => {
-    for (const { cuts } of purlinsOf(solutionOf(inputOf(house, 'canted', 0.5, 235)))) {
+    for (const { cuts } of purlinsOf(solvedInput(inputOf(house, 'canted', 0.5, 235)))) {
       const sides = cuts.filter(({ name }) => name === 'side');
       const edges = cuts.filter(({ name }) => name === 'edge');
       expect([sides.length, edges.length]).toEqual([2, 2]);
@@ -79,7 +64,7 @@ describe.each(HOUSES)('purlins round a regular hip roof, $along × $across, $pit
   });
 
   it('plumb: mitred square down its face at 45° in plan, its top bevelled to the slope', () => {
-    const solution = solutionOf(inputOf(house, 'plumb', 0.5, 235));
+    const solution = solvedInput(inputOf(house, 'plumb', 0.5, 235));
     for (const { cuts } of purlinsOf(solution))
       for (const { faceAngle, edgeAngle } of cuts.filter(({ name }) => name === 'side'))
         expect([faceAngle, edgeAngle].map((deg) => deg.toFixed(6))).toEqual([
@@ -93,10 +78,10 @@ describe.each(HOUSES)('purlins round a regular hip roof, $along × $across, $pit
 
   it('a hip as deep as the commons stays clear; a deeper one wants a lip along its belly', () => {
     const common = 184;
-    const clear = purlinsOf(solutionOf(inputOf(house, 'canted', 0.5, common)));
+    const clear = purlinsOf(solvedInput(inputOf(house, 'canted', 0.5, common)));
     expect(clear.flatMap(({ cuts }) => cuts.filter(({ name }) => name === 'lip'))).toEqual([]);
     expect(clear.map(({ setBack }) => setBack)).toEqual([null, null]);
-    const solution = solutionOf(inputOf(house, 'canted', 0.5, 280));
+    const solution = solvedInput(inputOf(house, 'canted', 0.5, 280));
     // By hand: the belly is a plane through the hip's direction and the level across it. Its line on the deep face is
     // square to the normals of both.
     const phi = Math.atan(m / Math.SQRT2);
@@ -133,7 +118,7 @@ describe('purlins elsewhere', () => {
   });
 
   it('bear on both gables, from outside face to outside face, sawn square', () => {
-    const solution = solutionOf(gable(0.45));
+    const solution = solvedInput(gable(0.45));
     const [purlin] = purlinsOf(solution);
     expect(purlin!.count).toBe(2);
     for (const mm of [purlin!.length.theory, purlin!.length.blank]) expect(mm).toBeCloseTo(7000, 6);

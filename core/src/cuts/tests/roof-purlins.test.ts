@@ -1,8 +1,7 @@
 import { v3 } from '../../geom';
-import { readJob, type JobInput } from '../../job';
-import { problemLine } from '../../problem';
-import { fit, solve, type Solution } from '../../solve';
-import { buildingInput } from '../../tests/building';
+import type { JobInput } from '../../job';
+import { fit, type Solution } from '../../solve';
+import { buildingInput, refusalOf, solvedInput } from '../../tests/building';
 import { pitchRad } from '../../units';
 
 const STOCK = { thickness: 75, depth: 50 };
@@ -39,19 +38,6 @@ const inputOf = (pitch: string, way: Way | null, ends: 'hips' | 'gables' = 'hips
   };
 };
 
-const solved = (input: JobInput): Solution => {
-  const job = readJob(input);
-  const solution = job.ok ? solve(job.value) : job;
-  if (!solution.ok) throw new Error(solution.problems.map(problemLine).join('; '));
-  return solution.value;
-};
-
-const refusalOf = (input: JobInput): string => {
-  const job = readJob(input);
-  const solution = job.ok ? solve(job.value) : job;
-  return solution.ok ? '' : solution.problems.map(problemLine).join('; ');
-};
-
 const common = ({ cuts }: Solution) => cuts.members.find(({ kind }) => kind === 'common')!;
 const purlins = ({ cuts }: Solution) => cuts.members.filter(({ kind }) => kind === 'purlin');
 
@@ -68,22 +54,23 @@ describe.each(['4/12', '35°', '9/12', '12/12'])('purlins on a roof of %s', (pit
   const slope = (ACROSS / 2 + OVERHANG) / cos;
 
   it('over the rafters, their tops the roof: rafters lower by depth ÷ cos θ, as long as before', () => {
-    const plain = common(solved(inputOf(pitch, null)));
-    const low = common(solved(inputOf(pitch, { planes: 'tops' })));
+    const plain = common(solvedInput(inputOf(pitch, null)));
+    const low = common(solvedInput(inputOf(pitch, { planes: 'tops' })));
     expect(plain.seat!.hap).toBeCloseTo(HAP, 6);
     expect(low.seat!.hap).toBeCloseTo(HAP - STOCK.depth / cos, 6);
     expect(low.length.theory).toBeCloseTo(plain.length.theory, 6);
     const ridge = (solution: Solution) =>
       solution.cuts.members.find(({ kind }) => kind === 'ridge')!.heights![0]!.top;
     const fall =
-      ridge(solved(inputOf(pitch, null))) - ridge(solved(inputOf(pitch, { planes: 'tops' })));
+      ridge(solvedInput(inputOf(pitch, null))) -
+      ridge(solvedInput(inputOf(pitch, { planes: 'tops' })));
     expect(fall).toBeCloseTo(STOCK.depth / cos, 6);
-    const on = solved(inputOf(pitch, { planes: 'rafters' }));
+    const on = solvedInput(inputOf(pitch, { planes: 'rafters' }));
     expect(common(on).seat!.hap).toBeCloseTo(HAP, 6);
   });
 
   it('round hips: a row is the eave’s own length less twice its way in; mitred at atan(sin θ), atan(cos θ)', () => {
-    const solution = solved(inputOf(pitch, {}));
+    const solution = solvedInput(inputOf(pitch, {}));
     const rows = places(slope).map((at) => at * cos);
     const wanted = [ALONG, ACROSS].flatMap((long) =>
       rows.flatMap((run) => [long + 2 * OVERHANG - 2 * run, long + 2 * OVERHANG - 2 * run]),
@@ -103,7 +90,7 @@ describe.each(['4/12', '35°', '9/12', '12/12'])('purlins on a roof of %s', (pit
   });
 
   it('over gables they run to the roof’s edge, and lie on the rafters’ tops at their rows', () => {
-    const solution = solved(inputOf(pitch, {}, 'gables'));
+    const solution = solvedInput(inputOf(pitch, {}, 'gables'));
     const rows = places(slope);
     expect(purlins(solution).map(({ count }) => count)).toEqual([2 * rows.length]);
     expect(purlins(solution)[0]!.length).toMatchObject({
@@ -122,7 +109,9 @@ describe.each(['4/12', '35°', '9/12', '12/12'])('purlins on a roof of %s', (pit
 
   it('between the rafters: a bay less a thickness, square, tops flush, none where a rafter stands', () => {
     const last = 75 / 2 + (19 + 50 * Math.sin(theta)) / cos + 60;
-    const solution = solved(inputOf(pitch, { set: 'between', last, planes: 'tops' }, 'gables'));
+    const solution = solvedInput(
+      inputOf(pitch, { set: 'between', last, planes: 'tops' }, 'gables'),
+    );
     expect(common(solution).seat!.hap).toBeCloseTo(HAP, 6);
     const { thickness } = solution.job.timber.common;
     const bays = Math.floor(ALONG / 600);

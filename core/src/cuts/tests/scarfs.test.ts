@@ -1,9 +1,8 @@
 import { v3 } from '../../geom';
-import { readJob, type JobInput } from '../../job';
+import type { JobInput } from '../../job';
 import { isRafter } from '../../kinds';
-import { problemLine } from '../../problem';
-import { fit, solve, type Solution } from '../../solve';
-import { buildingInput } from '../../tests/building';
+import { fit } from '../../solve';
+import { buildingInput, problemsOf, solvedInput } from '../../tests/building';
 
 const DEG = 180 / Math.PI;
 const [ALONG, ACROSS] = [12_000, 6000];
@@ -24,13 +23,6 @@ const inputOf = (longest: number | null, scarf?: 3 | 5): JobInput => {
   return { ...input, purlins: [{ block: 'main', side: 0, at: 0.5, set: 'canted' }] };
 };
 
-const solved = (input: JobInput): Solution => {
-  const job = readJob(input);
-  const solution = job.ok ? solve(job.value) : job;
-  if (!solution.ok) throw new Error(solution.problems.map(problemLine).join('; '));
-  return solution.value;
-};
-
 const CASES = [
   [5000, undefined, 3],
   [6500, 3, 3],
@@ -39,7 +31,7 @@ const CASES = [
 ] as const;
 
 describe.each(CASES)('boards of %d at most, scarf %s', (longest, given, times) => {
-  const solution = solved(inputOf(longest, given));
+  const solution = solvedInput(inputOf(longest, given));
   const rafters = solution.members.filter(isRafter).map(({ frame }) => frame.origin[0]);
 
   it.each(['ridge', 'purlin'] as const)(
@@ -85,14 +77,12 @@ describe.each(CASES)('boards of %d at most, scarf %s', (longest, given, times) =
 
 describe('timber that can be had as long as it is wanted, or not', () => {
   it('is in one length where it reaches', () => {
-    const whole = solved(inputOf(null)).members.map(({ id }) => id);
-    expect(solved(inputOf(ALONG)).members.map(({ id }) => id)).toEqual(whole);
+    const whole = solvedInput(inputOf(null)).members.map(({ id }) => id);
+    expect(solvedInput(inputOf(ALONG)).members.map(({ id }) => id)).toEqual(whole);
   });
 
   it('is refused, by its field, where its lengths cannot meet over a rafter', () => {
-    const job = readJob(inputOf(700));
-    const solution = job.ok ? solve(job.value) : job;
-    expect(solution.ok ? [] : solution.problems.map(({ path }) => path)).toEqual([
+    expect(problemsOf(inputOf(700)).map(({ path }) => path)).toEqual([
       'timber.ridge.longest',
       'timber.purlin.longest',
     ]);
@@ -100,7 +90,7 @@ describe('timber that can be had as long as it is wanted, or not', () => {
 
   it('says which other pieces are longer than their timber', () => {
     const input = inputOf(null);
-    const { cuts } = solved({
+    const { cuts } = solvedInput({
       ...input,
       timber: { ...input.timber, common: { thickness: 38, depth: 184, longest: 3000 } },
     });

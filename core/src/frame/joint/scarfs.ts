@@ -1,4 +1,4 @@
-import { chordWithin, halfSpace, v2, v3, type HalfSpace } from '../../geom';
+import { chordWithin, extent, flip, halfSpace, v2, v3, type HalfSpace } from '../../geom';
 import type { Job } from '../../job';
 import type { Problem } from '../../problem';
 import { inMm, leastMm, say } from '../../sentence';
@@ -41,10 +41,8 @@ const supportsOf = (timber: Member, rafters: readonly Member[]): number[] => {
 
 /** Lowest and highest of a sawn board along itself, lips and all. mm */
 const reachOf = (timber: Member): readonly [number, number] => {
-  const ts = solidOf(timber).flatMap((piece) =>
-    piece.flatMap(({ points }) => points.map(([t]) => t)),
-  );
-  return [Math.min(...ts), Math.max(...ts)];
+  const found = solidOf(timber).flatMap((piece) => extent(piece, 0) ?? []);
+  return [Math.min(...found), Math.max(...found)];
 };
 
 /**
@@ -103,11 +101,6 @@ const splay = ({ frame, stock, topMm }: Member, t: number, times: number): HalfS
   return halfSpace(middle, v3.unit(v3.add(a, v3.scale(e, times))));
 };
 
-const away = ({ normal, offset }: HalfSpace): HalfSpace => ({
-  normal: v3.scale(normal, -1),
-  offset: -offset,
-});
-
 /** Whether a lip lies in a part of its timber. */
 const liesIn = ({ frame: { origin, a } }: Member, { corner }: Notch, from: number, to: number) => {
   const t = v2.dot(v2.sub(corner, v3.inPlan(origin)), v3.inPlan(a));
@@ -122,7 +115,7 @@ const parted = (timber: Member, joints: readonly number[], times: number): Membe
   const id = (i: number): string => (i === 0 ? timber.id : `${timber.id}.part.${i}`);
   const scarf = (at: 'top' | 'bottom', t: number, meets: string): EndCut => {
     const keep = splay(timber, t, times);
-    return { at, name: 'scarf', keep: at === 'top' ? keep : away(keep), meets };
+    return { at, name: 'scarf', keep: at === 'top' ? keep : flip(keep), meets };
   };
   return [...joints, whole].map((to, i): Member => {
     const from = joints[i - 1] ?? 0;

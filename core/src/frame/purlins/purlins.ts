@@ -11,12 +11,11 @@ import { sideAt, type Site } from '../site';
 import { deepestLip, LEAST_UNDER_LIP, withLips } from './lips';
 import { endCuts, endOf, stretches, type Stretch, type Wanted } from './stretches';
 
-/** Plan distance from the plate's outside face to the highest point of a side's roof. mm */
-const runOf = ({ roof }: Site, { block, side }: Wanted): number => runOfSide(roof, block, side);
-
 /** Plan distance of the reference line from the plate's outside face. mm */
 const distanceOf = (site: Site, wanted: Wanted): number =>
-  typeof wanted.at === 'number' ? wanted.at * runOf(site, wanted) : wanted.at.distance;
+  typeof wanted.at === 'number'
+    ? wanted.at * runOfSide(site.roof, wanted.block, wanted.side)
+    : wanted.at.distance;
 
 /** The plane that the undersides of a slope's rafters lie in. */
 const underside = (site: Site, { plane }: Slope): HalfSpace => ({
@@ -136,7 +135,7 @@ export const purlins: Pass = (site, _primary, before): Added => {
   const problems: Problem[] = [];
   for (const [i, one] of wanted.entries()) {
     const distance = distanceOf(site, one);
-    const run = runOf(site, one);
+    const run = runOfSide(site.roof, one.block, one.side);
     const found = stretches(site, one, distance);
     if (found.length === 0) {
       problems.push(

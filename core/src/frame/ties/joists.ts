@@ -1,4 +1,4 @@
-import { halfSpace, v2, type Vec2, type Vec3 } from '../../geom';
+import { halfSpace, SAME_POINT_MM, v2, type Vec2, type Vec3 } from '../../geom';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { inMm, mostMm, say } from '../../sentence';
@@ -23,8 +23,6 @@ import { pairedRidges, type Pair, type PairedRidge } from './pairs';
 const CLIPPED_MM = 0.05;
 /** Plates nearer to one height than this are level. mm */
 const LEVEL_PLATES_MM = 0.5;
-/** A joist this near past the last pair is its own: rounding. mm */
-const SLACK_MM = 1e-6;
 
 const plumbCut = (at: 'top' | 'bottom', p: Vec3, outward: Vec2): EndCut => ({
   at,
@@ -108,7 +106,9 @@ const placesAt = (
   lapped: boolean,
 ): Places => {
   const wanted = lapped ? [at, at - thickness] : [at];
-  const met = pairs.find((pair) => wanted.some((one) => Math.abs(pair.at - one) < flat + SLACK_MM));
+  const met = pairs.find((pair) =>
+    wanted.some((one) => Math.abs(pair.at - one) < flat + SAME_POINT_MM),
+  );
   if (met === undefined) return { at, beyond: at - thickness };
   const way = at < met.at ? -1 : 1;
   return { at: met.at + way * flat, beyond: met.at - way * flat };
@@ -147,7 +147,7 @@ const atSpacing = (
     // Beside the first pair inside the end one, whose place is a gable's and not the layout's.
     const lead = onward * ((inOrder[1] ?? first).at - first.at) + flat;
     const start = lead - Math.floor(lead / spacing) * spacing;
-    for (let k = 0; start + k * spacing <= length + SLACK_MM; k += 1) {
+    for (let k = 0; start + k * spacing <= length + SAME_POINT_MM; k += 1) {
       const along = start + k * spacing;
       const at = first.at + onward * along;
       // Of the pairs, the one before it: what lies beside none still lies on the same two walls.

@@ -1,17 +1,21 @@
-import { hangsOverGables, withBarges, withBlocking } from '@ogee/core/src/job';
+import {
+  hangsOverGables,
+  hasGables,
+  withBarges,
+  withBlocking,
+  withGableStuds,
+} from '@ogee/core/src/job';
 import { useOpenJob } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
 import { ChoiceField } from '../ui/fields';
 import { Title } from '../ui/text';
 
 /** What the edge of a roof that hangs over its gables is made of. */
-export const GableEnds = () => {
+const Edge = () => {
   const { job, edit } = useOpenJob();
-  if (!hangsOverGables(job)) return null;
   const framed = job.timber.barge !== undefined;
   return (
     <>
-      <Title>Gable ends</Title>
       <ChoiceField
         label="At the edge over a ‹gable›"
         value={framed ? 'ladder' : 'none'}
@@ -28,6 +32,40 @@ export const GableEnds = () => {
           <Stock name="lookout" />
         </>
       )}
+    </>
+  );
+};
+
+/** What fills the gables' walls under the rafters. */
+const Studs = () => {
+  const { job, edit } = useOpenJob();
+  const studded = job.timber.gableStud !== undefined;
+  return (
+    <>
+      <ChoiceField
+        label="In the ‹gable›, under its rafters"
+        value={studded ? 'studs' : 'none'}
+        options={[
+          { value: 'none', label: 'Not framed here' },
+          { value: 'studs', label: '‹Gable studs›' },
+        ]}
+        onChange={(way) => edit((now) => withGableStuds(now, way === 'studs'))}
+        help="Flat under the rafter, so that ties pass inside them (the default of the two ways; the other notches a stud on edge round the rafter). Spaced like the rafters: out from the peak, or in from the ‹plate› corners. What holds the wall up against wind is for the local code."
+      />
+      {studded && <Stock name="gableStud" />}
+    </>
+  );
+};
+
+/** The gables: what stands in them, and the edge of the roof over them. */
+export const GableEnds = () => {
+  const { job } = useOpenJob();
+  if (!hasGables(job)) return null;
+  return (
+    <>
+      <Title>Gable ends</Title>
+      {hangsOverGables(job) && <Edge />}
+      <Studs />
     </>
   );
 };

@@ -17,7 +17,8 @@ type Sized =
   | 'rafterTie'
   | 'barge'
   | 'lookout'
-  | 'blocking';
+  | 'blocking'
+  | 'gableStud';
 
 const NAMES: Readonly<Record<Sized, string>> = {
   common: '‹Commons› and jacks',
@@ -31,6 +32,7 @@ const NAMES: Readonly<Record<Sized, string>> = {
   barge: '‹Barges›',
   lookout: '‹Lookouts›',
   blocking: '‹Eave blocks›',
+  gableStud: '‹Gable studs›',
 };
 
 /** What is made in lengths, scarfed, where its timber cannot be had as long as it is. */

@@ -47,7 +47,7 @@ const angles = ([na, ns, ne]: Vec3): Record<
 const squarePair = (member: Member, cut: LocalCut, faceAngle: number): CutEntry['square'] => {
   const upright = Math.abs(cut.end.keep.normal[2]);
   const { axis, pair } = member;
-  if (!axis.level && (upright < NEAR || upright > 1 - NEAR)) {
+  if (!axis.level && !axis.upright && (upright < NEAR || upright > 1 - NEAR)) {
     return { rise: 12 * pair.rise, run: 12 * pair.run };
   }
   return faceAngle < NEAR ? null : { rise: 12 * Math.tan(radians(faceAngle)), run: 12 };

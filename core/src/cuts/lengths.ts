@@ -73,15 +73,19 @@ export interface Reaches {
 /** A rafter that ends at its heel has no tail, whatever rounding says. */
 const cleared = (mm: number): number => (Math.abs(mm) < SAME_POINT_MM ? 0 : mm);
 
-/** A tie's: the bottom edge is the line that it is measured along, and of its two edges one is the longest. */
-const tieReaches = ({ stock, topMm }: Member, cuts: readonly LocalCut[]): Reaches => {
+/** Of what is measured along its wide face, along a line of it: that or one of its two edges is the longest. */
+const edgeReaches = (
+  { stock, topMm }: Member,
+  cuts: readonly LocalCut[],
+  along: number,
+): Reaches => {
   const ends = (at: string): LocalCut[] => cuts.filter((cut) => cut.end.at === at);
   const reach = (e: number): readonly [low: number, high: number] => [
     reachOf(ends('bottom'), 0, e, false),
     reachOf(ends('top'), 0, e, true),
   ];
-  const [bottom, top] = reach(topMm - stock.depth);
-  const edges = [topMm - stock.depth, topMm].map((e): Reach => {
+  const [bottom, top] = reach(along);
+  const edges = [topMm - stock.depth, along, topMm].map((e): Reach => {
     const [low, high] = reach(e);
     return { length: high - low, upper: high - top, lower: bottom - low };
   });
@@ -97,7 +101,9 @@ const tieReaches = ({ stock, topMm }: Member, cuts: readonly LocalCut[]): Reache
 };
 
 export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches => {
-  if (isTie(member)) return tieReaches(member, cuts);
+  // A tie along its bottom edge; what stands plumb along its middle, from its foot.
+  if (isTie(member)) return edgeReaches(member, cuts, member.topMm - member.stock.depth);
+  if (member.axis.upright) return edgeReaches(member, cuts, 0);
   // What lies over the rafters is measured along the edge that lies on them.
   const e = member.topMm - (member.lies === 'over' ? member.stock.depth : 0);
   const half = member.stock.thickness / 2;
@@ -137,6 +143,7 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
 /** Every length of the contract, with what it was computed from. */
 export const lengthsOf = (member: Member, reaches: Reaches, slope: Worked): Lengths => {
   const { heel, top, bottom, longest, shortest } = reaches;
+  if (member.axis.upright) return uprightLengths(member, reaches, slope);
   const run = member.axis.runMm;
   const theory = work(
     'theory length',
@@ -172,19 +179,7 @@ export const lengthsOf = (member: Member, reaches: Reaches, slope: Worked): Leng
     ],
     (full, high, low, deg) => full - (high + low) / cos(deg),
   );
-  const point = (name: string, { upper, lower }: Reach): Worked =>
-    work(
-      name,
-      'body + how far the upper and the lower cut reach past the centre line there',
-      'mm',
-      [
-        ['body', body, 'mm'],
-        ['upper cut', upper, 'mm'],
-        ['lower cut', lower, 'mm'],
-      ],
-      (length, more, less) => length + more + less,
-    );
-  const longPoint = point('long point', longest);
+  const longPoint = pointOf(body, 'long point', longest);
   const tail = work(
     'tail',
     'level distance from the heel to the tail’s top corner ÷ cos slope',
@@ -195,8 +190,34 @@ export const lengthsOf = (member: Member, reaches: Reaches, slope: Worked): Leng
     ],
     (out, deg) => (out === 0 ? 0 : out / cos(deg)),
   );
+  return {
+    slope,
+    theory,
+    body,
+    longPoint,
+    shortPoint: pointOf(body, 'short point', shortest),
+    tail,
+    blank: blankOf(member, longPoint),
+  };
+};
+
+/** A length from point to point, from that between the cuts on the centre line. */
+const pointOf = (body: Worked, name: string, { upper, lower }: Reach): Worked =>
+  work(
+    name,
+    'body + how far the upper and the lower cut reach past the centre line there',
+    'mm',
+    [
+      ['body', body, 'mm'],
+      ['upper cut', upper, 'mm'],
+      ['lower cut', lower, 'mm'],
+    ],
+    (length, more, less) => length + more + less,
+  );
+
+const blankOf = (member: Member, longPoint: Worked): Worked => {
   const [low, high] = span(member);
-  const blank = work(
+  return work(
     'blank',
     'highest point of the sawn piece − lowest point, along the board from the heel; the long point at least',
     'mm',
@@ -207,14 +228,38 @@ export const lengthsOf = (member: Member, reaches: Reaches, slope: Worked): Leng
     ],
     (most, least, long) => Math.max(most - least, long),
   );
+};
+
+/** What stands plumb is as long as it is high, less what its cuts take. */
+const uprightLengths = (member: Member, reaches: Reaches, slope: Worked): Lengths => {
+  const { top, bottom, longest, shortest } = reaches;
+  const theory = work(
+    'theory length',
+    'foot to head, plumb',
+    'mm',
+    [['height', member.axis.riseMm, 'mm']],
+    (height) => height,
+  );
+  const body = work(
+    'body',
+    'theory length − shortening at the upper end − at the lower end',
+    'mm',
+    [
+      ['theory length', theory, 'mm'],
+      ['shortening at the upper end', member.axis.riseMm - top, 'mm'],
+      ['shortening at the lower end', bottom, 'mm'],
+    ],
+    (full, high, low) => full - high - low,
+  );
+  const longPoint = pointOf(body, 'long point', longest);
   return {
     slope,
     theory,
     body,
     longPoint,
-    shortPoint: point('short point', shortest),
-    tail,
-    blank,
+    shortPoint: pointOf(body, 'short point', shortest),
+    tail: work('tail', 'what stands plumb has none', 'mm', [], () => 0),
+    blank: blankOf(member, longPoint),
   };
 };
 

@@ -33,6 +33,7 @@ export const planAngles = ({ fold }: Member): readonly [Worked, Worked] | null =
 export const slopeOf = (member: Member, plan: readonly [Worked, Worked] | null): Worked => {
   const { axis, pair, fold, side } = member;
   if (axis.level) return work('slope', 'it lies level', '°', [], () => 0);
+  if (axis.upright) return work('slope', 'it stands plumb', '°', [], () => 90);
   if (plan !== null && fold !== null)
     return work(
       'slope',

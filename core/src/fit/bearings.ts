@@ -240,7 +240,8 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
     }
     const areaMm2 = seated.reduce((sum, { contact }) => sum + contact.areaMm2, 0);
     const isSeated = areaMm2 >= LEAST_SEAT_MM2;
-    if (isSeated) {
+    // A stud stands on its whole end: no seat to be sized.
+    if (isSeated && !member.axis.upright) {
       const areas = seated.map(({ contact }) => contact.points);
       seats.push({ id: member.id, mark, areaMm2, widthMm: leastWidth(placed, areas) });
     }

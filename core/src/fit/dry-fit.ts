@@ -11,6 +11,7 @@ import { bareEaves, openMitres } from './eaves';
 import { frameOnSite, middleOf, type FrameOnSite } from './frame-on-site';
 import { outOfPlane } from './in-place';
 import { gableEndsAmiss } from './gable-ends';
+import { gableStudsAmiss } from './gable-studs';
 import { offLayout } from './layout';
 import { bareLines } from './lines';
 import { overlapsOf, type Overlap } from './overlaps';
@@ -133,6 +134,7 @@ export const dryFit = (
       ...offLayout(site),
       ...bareGaps(site),
       ...gableEndsAmiss(site, touching),
+      ...gableStudsAmiss(site),
       ...purlinsAmiss(site, touching),
       ...roofPurlinsAmiss(site, touching),
       ...tiesAmiss(site, touching),

@@ -1,6 +1,6 @@
 import { planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
 import type { Job } from '../job';
-import { platesOf, type Roof, type SideLine } from '../roof';
+import { gablePlatesOf, platesOf, type Roof, type SideLine } from '../roof';
 import { placePlate, placeWall, type Body, type Placed, type PlacedPlate } from './placed';
 
 /** All that the proof knows: the job's walls and roof planes, and the finished solids. */
@@ -26,7 +26,10 @@ export const frameOnSite = (job: Job, roof: Roof, members: readonly Placed[]): F
   job,
   roof,
   members,
-  plates: platesOf(job, roof).map(placePlate),
+  plates: [
+    ...platesOf(job, roof),
+    ...(job.timber.gableStud === undefined ? [] : gablePlatesOf(job, roof)),
+  ].map(placePlate),
   walls: roof.blocks.flatMap(({ sides }) =>
     sides.filter((side) => side.roof === 'wall').map(wallOf),
   ),

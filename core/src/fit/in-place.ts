@@ -109,7 +109,7 @@ export const purlinLies = (
 };
 
 /** Height of a timber's top over a point of the plan; null where it does not reach. mm */
-const topOver = (placed: Placed, p: Vec2): number | null => {
+export const topOver = (placed: Placed, p: Vec2): number | null => {
   let found: number | null = null;
   for (const { points, plane } of placed.tops) {
     const inside = points.every((a, i) => {
@@ -252,8 +252,8 @@ export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
           at,
         ),
       ];
-    // How a tie lies is proved with what it ties.
-    if (isTie(member)) return [];
+    // How a tie lies is proved with what it ties, how a stud stands with its wall.
+    if (isTie(member) || member.axis.upright) return [];
     if (isRafter(member)) return rafterTop(site, placed);
     return line ? lineTop(site, placed) : touchesAbove(site, placed);
   });

@@ -50,6 +50,10 @@ export const isMember = (body: Body): body is Placed => 'member' in body;
 /** A wall plate. */
 export const isPlate = (body: Body): body is PlacedPlate => 'plate' in body;
 
+/** One that rafters and ties come down on; a gable's own carries its studs. */
+export const isEavePlate = (body: Body): body is PlacedPlate =>
+  isPlate(body) && body.plate.line.roof === 'eave';
+
 /** The plane of a flat loop, its normal by Newell's sum, which no short first edge can spoil. */
 const planeOf = (points: readonly Vec3[]): Plane => {
   let [x, y, z] = [0, 0, 0];

@@ -6,7 +6,7 @@ import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
 import { liesIn, middleOf, outFrom, type FrameOnSite } from './frame-on-site';
 import { slopeOf } from './layout';
-import { isMember, isPlate, type Body, type Placed, type PlacedFace } from './placed';
+import { isEavePlate, isMember, type Body, type Placed, type PlacedFace } from './placed';
 import type { FitProblem } from './report';
 import { bottomOf } from './tie-height';
 import { joistsApart } from './joists';
@@ -142,7 +142,7 @@ const rafterTieLies = (
 ): FitProblem[] => {
   const { roof } = site;
   const lain = touched(tie, touching, tie.member.frame.e).filter(
-    ({ other, areaMm2 }) => isPlate(other) && areaMm2 >= LEAST_LAP_MM2,
+    ({ other, areaMm2 }) => isEavePlate(other) && areaMm2 >= LEAST_LAP_MM2,
   );
   return [false, true].flatMap((upper): FitProblem[] => {
     const lies = lain.some((touch) => touch.upper === upper);

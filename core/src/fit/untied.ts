@@ -15,7 +15,7 @@ import { say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
 import { middleOf, type FrameOnSite } from './frame-on-site';
 import { slopeOf } from './layout';
-import { isPlate, type Placed, type PlacedPlate } from './placed';
+import { isEavePlate, type Placed, type PlacedPlate } from './placed';
 import type { FitProblem } from './report';
 import { bottomOf } from './tie-height';
 
@@ -77,7 +77,7 @@ export type TieKind = 'collar-tie' | 'rafter-tie';
 export const platesUnder = (placed: Placed, touching: Touching): PlacedPlate[] =>
   touching(placed)
     .map((contact) => otherOf(contact, placed))
-    .filter(isPlate);
+    .filter(isEavePlate);
 
 /** The heights of the plates that a rafter is seated on. mm */
 const seatedAt = (rafter: Placed, touching: Touching): number[] =>

@@ -1,6 +1,7 @@
 import { eaveBlocks } from './eaves/blocking';
 import { fascias } from './eaves/fascias';
 import { gableEnds } from './gables/gable-ends';
+import { gableStuds } from './gables/gable-studs';
 import type { Member } from './member/member';
 import type { Added, Pass } from './pass';
 import { headerMember, lineMember, rafterMember } from './to-member';
@@ -45,4 +46,5 @@ export const PASSES: readonly Pass[] = [
   rafterTies,
   collarTies,
   roofPurlins,
+  gableStuds,
 ];

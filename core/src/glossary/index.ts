@@ -32,7 +32,7 @@ export type Pictured =
   | { readonly of: 'board'; readonly part: 'long' | 'short' | 'line' | 'complement' | 'crown' }
   | { readonly of: 'hip'; readonly part: 'drop' | 'backing' }
   | { readonly of: 'end'; readonly part: 'tilt' }
-  | { readonly of: 'section'; readonly part: 'collar' | 'tie' };
+  | { readonly of: 'section'; readonly part: 'collar' | 'tie' | 'stud' };
 
 interface Meaning {
   readonly means: string;
@@ -149,6 +149,11 @@ export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
     means:
       'A short timber square out from the gable’s rafter, which carries the barge. Butted between the two like the rungs of a ladder, it carries a narrow overhang; a wide one wants lookouts that run in over the gable’s rafter.',
     shown: { of: 'plan', part: 'lookout' },
+  },
+  'gable stud': {
+    means:
+      'A stud between the gable wall’s plate and the gable’s rafter. Flat under the rafter, each is longer than the one below it by the same difference.',
+    shown: { of: 'section', part: 'stud' },
   },
   'eave block': {
     means:

@@ -19,8 +19,9 @@ interface KindRow {
    *   fills    fills a space beside rafters: no line of the roof
    *   edge     runs along the tails
    *   tie      lies level, flat on the faces of two rafters
+   *   post     stands on a wall, under what it carries
    */
-  readonly stands: 'line' | 'rafter' | 'between' | 'fills' | 'edge' | 'tie';
+  readonly stands: 'line' | 'rafter' | 'between' | 'fills' | 'edge' | 'tie' | 'post';
   /** Its top is set out on site by height, before others lean against it. */
   readonly setByHeight: boolean;
 }
@@ -124,6 +125,14 @@ const ROWS = {
     dash: [3, 6],
     widthPx: 3,
     stands: 'tie',
+    setByHeight: false,
+  },
+  'gable-stud': {
+    term: 'gable stud',
+    letters: 'GS',
+    dash: [4, 2],
+    widthPx: 4,
+    stands: 'post',
     setByHeight: false,
   },
   barge: {

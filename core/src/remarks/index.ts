@@ -2,6 +2,7 @@ import type { CutList, CutListEntry } from '../cuts';
 import { spoken } from '../sentence';
 import { aboutBevels } from './bevels';
 import { aboutEaves, aboutOpenEnds } from './eaves';
+import { aboutGableStuds } from './gable-studs';
 import { aboutJoists } from './joists';
 import { aboutLeftOut } from './left-out';
 import { aboutLoads } from './loads';
@@ -33,6 +34,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutSeats(subject),
   ...aboutBevels(subject),
   ...aboutEaves(subject),
+  ...aboutGableStuds(subject, lines),
   ...aboutOpenEnds(subject),
   ...aboutLeftOut(subject),
   ...pastLongest(subject, lines),

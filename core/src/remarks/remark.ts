@@ -36,6 +36,7 @@ export type RemarkCode =
   | 'bevel-valley'
   | 'fascias-uneven'
   | 'tail-plumb'
+  | 'studs-differ'
   | 'gable-overhang'
   | 'wide-ladder'
   | 'wants-ledger'

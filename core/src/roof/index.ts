@@ -16,6 +16,7 @@ export { isPlain } from './plain';
 export { loweredSquare, purlinRows, purlinsOn, runOfSide, type PurlinRow } from './purlin-rows';
 export {
   coveredWall,
+  gablePlatesOf,
   platesOf,
   plateThicknessOf,
   plateWidthOf,

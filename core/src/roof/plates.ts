@@ -179,6 +179,38 @@ const doubled = (earlier: readonly Plate[], side: SideLine): Interval[] =>
     return [[Math.min(...us), Math.max(...us)]];
   });
 
+/** The plates of the gables' own walls, which gable studs stand on: from eave's plate to eave's plate, where no other roof covers the wall. */
+export const gablePlatesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] => {
+  const width = plateWidthOf(job);
+  return blocks.flatMap((block) =>
+    block.sides
+      .filter((side) => side.roof === 'gable')
+      .flatMap((side) =>
+        intervals
+          .without(
+            [[width, side.lengthMm - width]],
+            coveredWall(blocks, block, side),
+            LEAST_STRETCH_MM,
+          )
+          .flatMap((stretch): Plate[] => {
+            const outline = outlineOf(block, side, stretch, width);
+            return outline === null
+              ? []
+              : [
+                  {
+                    block: block.id,
+                    side: side.index,
+                    line: side,
+                    outline,
+                    topMm: side.plateMm,
+                    bottomMm: side.plateMm - plateThicknessOf(job),
+                  },
+                ];
+          }),
+      ),
+  );
+};
+
 /** Every wall plate of the building: along each eave's wall, inside its outside face, where that wall stands. */
 export const platesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] => {
   const width = plateWidthOf(job);

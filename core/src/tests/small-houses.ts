@@ -137,9 +137,15 @@ type StockInput = JobInput['timber']['common'];
 const withLongest = (stock: StockInput, longest: number | null): StockInput =>
   longest === null ? stock : { ...stock, longest };
 
+/** Studs in the gables, or none. */
+const anyStuds = fc.option(
+  fc.constantFrom({ thickness: 38, depth: 89 }, { thickness: 30, depth: 60 }),
+  { freq: 3 },
+);
+
 const anyHouse: fc.Arbitrary<JobInput> = fc
-  .tuple(anyShape, anyTies, anyPurlins, anyRoofPurlins, anyEdges, anyLongest)
-  .map(([house, ties, purlins, over, { overhang, framed, blocked }, longest]) => ({
+  .tuple(anyShape, anyTies, anyPurlins, anyRoofPurlins, anyEdges, anyLongest, anyStuds)
+  .map(([house, ties, purlins, over, { overhang, framed, blocked }, longest, gableStud]) => ({
     ...house,
     ...ties,
     purlins: purlinsOf(house, purlins),
@@ -151,6 +157,7 @@ const anyHouse: fc.Arbitrary<JobInput> = fc
       ...(house.timber.ridge && { ridge: withLongest(house.timber.ridge, longest) }),
       collarTie: { thickness: 38, depth: 90 },
       rafterTie: { thickness: 38, depth: 140 },
+      ...(gableStud && { gableStud }),
       ...(blocked && { blocking: { thickness: 38, depth: 600 } }),
       ...(framed && {
         barge: { thickness: 38, depth: 140 },

@@ -45,15 +45,18 @@ export interface Axis {
   /** Angle from level; exactly 0 where it lies level. */
   readonly slopeRad: number;
   readonly level: boolean;
+  /** It stands plumb: it has no plan run, and its length is its rise. */
+  readonly upright: boolean;
 }
 
-/** A timber nearer to level than this is level: rounding. rad */
+/** A timber nearer to level than this is level, or to plumb plumb: rounding. rad */
 const LEVEL_RAD = 1e-7;
 
 export const axisOf = (runMm: number, riseMm: number): Axis => {
   const slopeRad = Math.atan2(riseMm, runMm);
   const level = Math.abs(slopeRad) < LEVEL_RAD;
-  return { runMm, riseMm, slopeRad: level ? 0 : slopeRad, level };
+  const upright = Math.PI / 2 - slopeRad < LEVEL_RAD;
+  return { runMm, riseMm, slopeRad: level ? 0 : slopeRad, level, upright };
 };
 
 /** What is held on a framing square for its plumb and level lines: rise and run, per unit of the commons' run. */
@@ -85,7 +88,10 @@ export interface Member {
   readonly stock: Stock;
   /** Origin: the low end of the theory line (rafters: over the plate's outside face), on the centre line. */
   readonly frame: BoardFrame;
-  /** Height of the top edge above the theory line, square to the edge: 0 or less, but for ties, which are measured along their bottom edge. mm */
+  /**
+   * Height of the top edge above the theory line, square to the edge: 0 or less, but for ties, which are measured along
+   * their bottom edge, and for what stands plumb, which is measured along its middle. mm
+   */
   readonly topMm: number;
   readonly ends: readonly EndCut[];
   readonly notches: readonly Notch[];

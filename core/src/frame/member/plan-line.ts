@@ -1,9 +1,17 @@
 import { crossing, v2, v3, type Vec2 } from '../../geom';
 import type { Member } from './member';
 
-/** The member's centre line as sawn, in plan, low end first: what a drawing to scale shows of it. mm */
+/**
+ * The member's centre line as sawn, in plan, low end first: what a drawing to scale shows of it. Of what stands plumb,
+ * its depth. mm
+ */
 export const planLine = (member: Member): readonly [Vec2, Vec2] => {
   const { frame } = member;
+  if (member.axis.upright) {
+    const half = v2.scale(v3.inPlan(frame.e), member.stock.depth / 2);
+    const middle = v3.inPlan(frame.origin);
+    return [v2.sub(middle, half), v2.add(middle, half)];
+  }
   const onTop = v3.add(frame.origin, v3.scale(frame.e, member.topMm));
   let low = -Infinity;
   let high = Infinity;

@@ -29,7 +29,8 @@ const sawn = new WeakMap<Member, readonly ConvexSolid<BoardFace>[]>();
 const saw = (member: Member): readonly ConvexSolid<BoardFace>[] => {
   const { stock, topMm, frame } = member;
   // Longer than any cut can reach: the theory line and as much again, and the depth's shear at the steepest pitch.
-  const reach = REACH * (member.axis.runMm / Math.cos(member.axis.slopeRad) + 10 * stock.depth);
+  const { runMm, riseMm } = member.axis;
+  const reach = REACH * (Math.hypot(runMm, riseMm) + 10 * stock.depth);
   const half = stock.thickness / 2;
   let solid: ConvexSolid<BoardFace> = box<BoardFace>(
     [-reach, -half, topMm - stock.depth],

@@ -21,7 +21,7 @@ export {
   type BreakWay,
 } from './change-side';
 export { withCorners } from './change-corners';
-export { hangsOverGables, withBarges, withBlocking } from './roof-edges';
+export { hangsOverGables, hasGables, withBarges, withBlocking, withGableStuds } from './roof-edges';
 export { purlinsAlike, purlinWay, withPurlins, type PurlinWay } from './purlins';
 export { roofPurlinsOf, withRoofPurlins, type RoofPurlins } from './roof-purlins';
 export { collarWay, withCollarTies, withRafterTies, type CollarWay } from './ties';

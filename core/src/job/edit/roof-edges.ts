@@ -20,6 +20,18 @@ export const withBarges = (job: Job, wanted: boolean): Job => {
   };
 };
 
+/** Whether any wall runs up to the slope. */
+export const hasGables = ({ blocks }: Job): boolean =>
+  blocks.some(({ sides }) => sides.some(({ roof }) => roof === 'gable'));
+
+/** Studs in the gables, or none. They start as thick as the rafters and half as deep. */
+export const withGableStuds = (job: Job, wanted: boolean): Job => {
+  const { gableStud, ...timber } = job.timber;
+  const { thickness, depth } = job.timber.common;
+  const start = { thickness, depth: Math.round(depth / 2) };
+  return { ...job, timber: wanted ? { ...timber, gableStud: gableStud ?? start } : timber };
+};
+
 /** How deep a board blocks start from, in rafters' depths: enough up to the slope of most. */
 const DEEP_ENOUGH = 1.5;
 

@@ -1,0 +1,161 @@
+import { isTie } from '../kinds';
+import { ALONGSIDE_SINE, FIT_GAP_MM, TOUCHING_MM2, v2, v3, type Vec2, type Vec3 } from '../geom';
+import type { SideLine } from '../roof';
+import { inMm, say } from '../sentence';
+import { findingOn } from './finding';
+import { outFrom, type FrameOnSite } from './frame-on-site';
+import { topOver } from './in-place';
+import type { Placed } from './placed';
+import type { FitProblem } from './report';
+
+/** A stud this near its place along the wall is on it. mm */
+const ON_PLACE_MM = 0.05;
+/** A share of a stud's depth just inside its edges, where timber must stand over it. */
+const INSIDE = 0.49;
+/** A stud of which the height is this near its depth may stand or not: rounding. mm */
+const SLACK_MM = 1;
+
+interface Gable {
+  readonly block: string;
+  readonly side: SideLine;
+  /** Where along it the roof is highest, from its start. mm */
+  readonly peak: number;
+}
+
+const onWall = ({ side }: Pick<Gable, 'side'>, u: number, inside: number): Vec2 =>
+  v2.add(v2.add(side.start, v2.scale(side.along, u)), v2.scale(side.inward, inside));
+
+/** Every gable with roof over it: its peak is where two of its slopes cross, or an end of its wall. */
+const gablesOf = (site: FrameOnSite): Gable[] =>
+  site.roof.blocks.flatMap(({ id, sides }) =>
+    sides.flatMap((side): Gable[] => {
+      if (side.roof !== 'gable') return [];
+      const us = site.roof.edges.flatMap((edge) =>
+        edge.kind === 'rake' && edge.block === id && edge.side === side.index
+          ? [edge.from, edge.to].map((p) => ({
+              u: v2.dot(v2.sub(v3.inPlan(p), side.start), side.along),
+              z: p[2],
+            }))
+          : [],
+      );
+      const [first] = us;
+      if (first === undefined) return [];
+      return [{ block: id, side, peak: us.reduce((p, q) => (q.z > p.z ? q : p), first).u }];
+    }),
+  );
+
+/** The places that a gable wants studs at, by the crew's layout. mm */
+const places = ({ job }: FrameOnSite, { side, peak }: Gable, half: number): number[] => {
+  const { spacing, layout } = job.framing;
+  const found: number[] = [];
+  if (layout === 'ridge') {
+    for (let u = peak - spacing / 2; u > 0; u -= spacing) found.push(u);
+    for (let u = peak + spacing / 2; u < side.lengthMm; u += spacing) found.push(u);
+  } else {
+    for (let u = 0; u < peak; u += spacing) found.push(u);
+    for (let u = side.lengthMm; u > peak; u -= spacing) found.push(u);
+  }
+  const atPeak = (u: number): boolean =>
+    layout === 'corner' &&
+    Math.abs(u - peak) < 2 * half &&
+    peak > half &&
+    peak < side.lengthMm - half;
+  return found.map((u) => (atPeak(u) ? peak : u));
+};
+
+/** How low a timber's underside hangs over a point of the plan; null where it is not over it. mm */
+const undersideOver = (placed: Placed, p: Vec2): number | null => {
+  if (topOver(placed, p) === null) return null;
+  const down = placed.pieces.flatMap(({ faces }) =>
+    faces.filter(({ plane, points }) => plane.normal[2] < -LOOKS_DOWN && holds(points, p)),
+  );
+  const zs = down.map(
+    ({ plane: { normal, offset } }) => (offset - normal[0] * p[0] - normal[1] * p[1]) / normal[2],
+  );
+  return zs.length === 0 ? null : Math.min(...zs);
+};
+
+/** A face that looks down by more than this is part of an underside. */
+const LOOKS_DOWN = 0.05;
+
+/** Whether a point of the plan lies in a face that looks down, as seen from above. */
+const holds = (points: readonly Vec3[], p: Vec2): boolean =>
+  points.every((a, i) => {
+    const b = points[(i + 1) % points.length] ?? a;
+    return v2.cross(v2.sub(v3.inPlan(b), v3.inPlan(a)), v2.sub(p, v3.inPlan(a))) <= TOUCHING_MM2;
+  });
+
+/** Whether timber stands over a whole stud at a place, high enough above its plate for one. */
+const isWanted = (
+  { side }: Gable,
+  u: number,
+  carried: readonly Placed[],
+  { thickness, depth }: { readonly thickness: number; readonly depth: number },
+): boolean => {
+  const half = depth / 2;
+  if (u < half + SLACK_MM || u > side.lengthMm - half - SLACK_MM) return false;
+  const heights = [-INSIDE, 0, INSIDE].map((share) => {
+    const p = onWall({ side }, u + share * depth, thickness / 2);
+    return Math.min(Infinity, ...carried.flatMap((one) => undersideOver(one, p) ?? []));
+  });
+  const [, middle = 0] = heights;
+  return heights.every(Number.isFinite) && middle - side.plateMm > depth + SLACK_MM;
+};
+
+/** Whether each gable has its studs, plumb and flush in its wall, on their places and none missing. */
+export const gableStudsAmiss = (site: FrameOnSite): FitProblem[] => {
+  const stock = site.job.timber.gableStud;
+  if (stock === undefined) return [];
+  const studs = site.members.filter(({ member }) => member.kind === 'gable-stud');
+  const carried = site.members.filter(({ member }) => !isTie(member) && !member.axis.upright);
+  return gablesOf(site).flatMap((gable): FitProblem[] => {
+    const own = studs.filter(
+      ({ member }) => member.block === gable.block && member.side === gable.side.index,
+    );
+    const wanted = places(site, gable, stock.depth / 2);
+    const at = ({ member }: Placed): number =>
+      v2.dot(v2.sub(v3.inPlan(member.frame.origin), gable.side.start), gable.side.along);
+    const amiss = own.flatMap((stud): FitProblem[] => {
+      const out = Math.max(...stud.corners.map((p) => outFrom(gable.side, p)));
+      if (Math.abs(out) > FIT_GAP_MM || stud.member.frame.a[2] < 1 - ALONGSIDE_SINE ** 2 / 2)
+        return [
+          findingOn(
+            stud,
+            'misplaced',
+            Math.abs(out),
+            say`${stud.mark} stands ${inMm(Math.abs(out), 1)} off the ‹gable›’s outside face, or out of plumb`,
+          ),
+        ];
+      const off = Math.min(Infinity, ...wanted.map((u) => Math.abs(at(stud) - u)));
+      return off <= ON_PLACE_MM
+        ? []
+        : [
+            findingOn(
+              stud,
+              'misplaced',
+              off,
+              say`${stud.mark} stands ${inMm(off, 1)} off its place along the ‹gable›`,
+            ),
+          ];
+    });
+    const bare = wanted.filter(
+      (u) =>
+        !own.some((stud) => Math.abs(at(stud) - u) < stock.depth) &&
+        isWanted(gable, u, carried, stock),
+    );
+    return [
+      ...amiss,
+      ...bare.map((u): FitProblem => {
+        const [x, y] = onWall(gable, u, 0);
+        return {
+          members: ['roof', 'nothing'],
+          ids: [],
+          kind: 'missing',
+          mm: stock.depth,
+          at: [x, y, gable.side.plateMm],
+          text: say`a ‹gable stud› is missing ${inMm(u)} along wall ${gable.side.index + 1} of "${gable.block}"`,
+        };
+      }),
+    ];
+  });
+};

@@ -1,0 +1,166 @@
+import { halfSpace, SAME_POINT_MM, SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import { isTie } from '../../kinds';
+import type { Job, Stock } from '../../job';
+import type { Problem } from '../../problem';
+import { roofAbout, type BlockRoof, type SideLine } from '../../roof';
+import { say } from '../../sentence';
+import { clashing, clearInSpace } from '../joint/in-space';
+import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import type { Added, Pass } from '../pass';
+import type { Site } from '../site';
+
+/** Where along a gable's wall its roof starts, ends and is highest, from the wall's start. mm */
+interface Rise {
+  readonly from: number;
+  readonly to: number;
+  readonly peak: number;
+}
+
+/** Null where no rake runs up over the wall. */
+const riseOf = ({ roof }: Site, { id }: BlockRoof, side: SideLine): Rise | null => {
+  const ends = roof.edges.flatMap((edge): Vec3[] =>
+    edge.kind === 'rake' && edge.block === id && edge.side === side.index
+      ? [edge.from, edge.to]
+      : [],
+  );
+  const [first] = ends;
+  if (first === undefined) return null;
+  const along = (p: Vec3): number => v2.dot(v2.sub(v3.inPlan(p), side.start), side.along);
+  const highest = ends.reduce((p, q) => (q[2] > p[2] ? q : p), first);
+  const us = ends.map(along);
+  return {
+    from: Math.max(0, Math.min(...us)),
+    to: Math.min(side.lengthMm, Math.max(...us)),
+    peak: along(highest),
+  };
+};
+
+/**
+ * The middles of the studs along a gable's wall, from its start: on centres from the peak, the first half a space beside
+ * it; or from the wall's corners, one that would stand half under the ridge then right under it. mm
+ */
+const stationsOf = (
+  { spacing, layout }: Job['framing'],
+  { from, to, peak }: Rise,
+  lengthMm: number,
+  half: number,
+): number[] => {
+  const most = Math.ceil(lengthMm / spacing) + 1;
+  const steps = Array.from({ length: most }, (_, k) => k);
+  const all =
+    layout === 'ridge'
+      ? steps.flatMap((k) => [peak - (k + 0.5) * spacing, peak + (k + 0.5) * spacing])
+      : steps.flatMap((k) => [
+          ...(k * spacing < peak ? [k * spacing] : []),
+          ...(lengthMm - k * spacing > peak ? [lengthMm - k * spacing] : []),
+        ]);
+  const inside = (u: number): boolean =>
+    u > from + half - SAME_POINT_MM && u < to - half + SAME_POINT_MM;
+  const found = all
+    .map((u) => (layout === 'corner' && Math.abs(u - peak) < 2 * half && inside(peak) ? peak : u))
+    .filter(inside)
+    .sort((p, q) => p - q);
+  return found.filter((u, i) => i === 0 || u - (found[i - 1] ?? 0) > SAME_POINT_MM);
+};
+
+/**
+ * A stud up to the roof, before what it carries is cut out over it. It lies flat: its wide face in the wall's outside
+ * face, so that it is no thicker than the rafter that it stands under. Its edge looks up the slope.
+ */
+const standing = (
+  site: Site,
+  block: BlockRoof,
+  side: SideLine,
+  stock: Stock,
+  u: number,
+): Member => {
+  const middle = v2.add(side.start, v2.scale(side.along, u));
+  const p: Vec2 = v2.add(middle, v2.scale(side.inward, stock.thickness / 2));
+  const over = roofAbout(site.roof, p, block.id, null);
+  const { normal } = over.plane.plane;
+  // The plane's normal leans down the slope.
+  const uphill = v2.dot([normal[0], normal[1]], side.along) < 0 ? 1 : -1;
+  const a: Vec3 = [0, 0, 1];
+  const e: Vec3 = [uphill * side.along[0], uphill * side.along[1], 0];
+  const foot: Vec3 = [p[0], p[1], side.plateMm];
+  const ends: EndCut[] = [
+    { at: 'top', name: 'slope cut', keep: over.plane.plane, meets: null },
+    { at: 'bottom', name: 'foot', keep: halfSpace(foot, [0, 0, -1]), meets: null },
+  ];
+  return {
+    id: '',
+    kind: 'gable-stud',
+    block: block.id,
+    side: side.index,
+    stock,
+    frame: { origin: foot, a, e, s: v3.cross(e, a) },
+    topMm: stock.depth / 2,
+    ends,
+    notches: [],
+    bevels: [],
+    mayStandProud: false,
+    axis: axisOf(0, over.z - side.plateMm),
+    pair: { rise: 0, run: 1 },
+    fold: null,
+    dropMm: null,
+  };
+};
+
+/** Under what stands over it, cut to its undersides; null where that leaves none, or no timber stands over it. */
+const under = (stud: Member, before: readonly Member[]): Member | null => {
+  const over = clashing(stud, before);
+  const cut = over.length === 0 ? null : clearInSpace(stud, over, stud.frame.origin);
+  const heads = cut?.ends.filter(({ at }) => at === 'top') ?? [];
+  // A corner that still reaches the roof has no timber over it.
+  if (cut === null || heads.length === 0 || heads.some(({ meets }) => meets === null)) return null;
+  const square = ({ keep }: EndCut): boolean =>
+    Math.abs(v3.dot(keep.normal, cut.frame.s)) < SAME_WAY_SINE;
+  const ends = cut.ends.map((end) =>
+    end.at === 'top' && square(end) ? { ...end, name: 'slope cut' } : end,
+  );
+  const head = headOf(cut);
+  // Less than its own depth high it would split, and holds nothing.
+  return head < stud.stock.depth ? null : { ...cut, axis: axisOf(0, head), ends };
+};
+
+/** Where its head is cut on its middle, above its foot: the lowest of its cuts there. mm */
+const headOf = ({ frame: { origin }, ends }: Member): number =>
+  Math.min(
+    ...ends
+      .filter(({ at }) => at === 'top')
+      .map(({ keep }) => (keep.offset - v3.dot(keep.normal, origin)) / keep.normal[2]),
+  );
+
+const standsIn = (kind: Member['kind']): Problem => ({
+  code: 'not-framed',
+  path: 'timber.gableStud.thickness',
+  text: say`the ‹gable studs› would stand in a ${kind} beside the ‹gable›’s rafter; accepted is no thicker than that rafter`,
+});
+
+/** Studs from each gable's wall up to the rafters over it. */
+export const gableStuds: Pass = (site, _primary, before): Added => {
+  const stock = site.job.timber.gableStud;
+  if (stock === undefined) return { members: [], problems: [] };
+  const carried = before.filter((member) => !isTie(member));
+  const ties = before.filter(isTie);
+  const members: Member[] = [];
+  const problems: Problem[] = [];
+  for (const block of site.roof.blocks) {
+    for (const side of block.sides) {
+      if (side.roof !== 'gable') continue;
+      const rise = riseOf(site, block, side);
+      if (rise === null) continue;
+      const stations = stationsOf(site.job.framing, rise, side.lengthMm, stock.depth / 2);
+      const studs = stations.flatMap((u): Member[] => {
+        const stud = under(standing(site, block, side, stock, u), carried);
+        return stud === null ? [] : [stud];
+      });
+      for (const [i, stud] of studs.entries()) {
+        const [tie] = clashing(stud, ties);
+        if (tie !== undefined) problems.push(standsIn(tie.kind));
+        members.push({ ...stud, id: memberId(block.id, 'gable-stud', side.index, i) });
+      }
+    }
+  }
+  return { members, problems };
+};

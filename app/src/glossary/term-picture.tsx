@@ -162,6 +162,12 @@ const section = (part: PartOf<'section'>, { hot, line, faint, wall }: Inks): Rea
     <Polygon points="244,140 260,140 260,200 244,200" fill={wall} />
     {path('M24 152L150 30L276 152', line, 6)}
     {path('M104 74H196', part === 'collar' ? hot : faint, part === 'collar' ? 8 : 3)}
+    {part === 'ledger' && (
+      <>
+        {path('M268 166L298 184', line, 6)}
+        {path('M264 162V186', hot, 8)}
+      </>
+    )}
     {part === 'stud' && path('M70 140V114M110 140V76M190 140V76M230 140V114', hot, 6)}
     {path('M42 136H258', part === 'tie' ? hot : faint, part === 'tie' ? 8 : 3)}
   </>

@@ -1,9 +1,11 @@
 import {
   hangsOverGables,
   hasGables,
+  leansOnWall,
   withBarges,
   withBlocking,
   withGableStuds,
+  withLedger,
 } from '@ogee/core/src/job';
 import { useOpenJob } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
@@ -66,6 +68,29 @@ export const GableEnds = () => {
       <Title>Gable ends</Title>
       {hangsOverGables(job) && <Edge />}
       <Studs />
+    </>
+  );
+};
+
+/** What the rafters end on where a roof leans against a wall. */
+export const AtWall = () => {
+  const { job, edit } = useOpenJob();
+  if (!leansOnWall(job)) return null;
+  const carried = job.timber.ledger !== undefined;
+  return (
+    <>
+      <Title>Against the wall</Title>
+      <ChoiceField
+        label="The rafters’ upper ends"
+        value={carried ? 'ledger' : 'wall'}
+        options={[
+          { value: 'wall', label: 'At the wall itself' },
+          { value: 'ledger', label: 'On a ‹ledger›' },
+        ]}
+        onChange={(way) => edit((now) => withLedger(now, way === 'ledger'))}
+        help="Cut plumb against a ‹ledger› and hung in hangers (the default of those who frame against a finished wall); its outer top corner lies in the line of the rafters’ tops. What fixes it to the wall is for the local code or an engineer."
+      />
+      {carried && <Stock name="ledger" />}
     </>
   );
 };

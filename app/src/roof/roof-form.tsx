@@ -1,5 +1,7 @@
 import {
+  heightAtWall,
   pitchText,
+  withHeightAtWall,
   withSide,
   withSidesAlike,
   type Block,
@@ -15,7 +17,7 @@ import { Button } from '../ui/button';
 import { ChoiceField, LengthField, PitchField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 import { Breaks } from './breaks';
-import { EaveBlocks, GableEnds } from './roof-edges';
+import { AtWall, EaveBlocks, GableEnds } from './roof-edges';
 import { Gablet } from './gablet';
 
 type Kind = Side['roof'];
@@ -49,6 +51,7 @@ const Wall = ({ index, wall, block }: { index: number; wall: number; block: Bloc
   const side = block.sides[wall];
   if (side === undefined) return null;
   const path = `blocks.${index}.sides.${wall}`;
+  const high = heightAtWall(job, index, wall);
   const problem = problemAt(`${path}.roof`) ?? problemAt(path);
   const name = `Wall ${wall + 1}`;
   const change = (to: (side: Side) => Side) => edit((now) => withSide(now, index, wall, to));
@@ -96,6 +99,15 @@ const Wall = ({ index, wall, block }: { index: number; wall: number; block: Bloc
           </Small>
         )}
       </View>
+      {high !== null && (
+        <LengthField
+          label={`Rafters’ tops at wall ${wall + 1}, above the ‹plate›`}
+          path={`${path}.roof`}
+          value={high}
+          onValue={(mm) => edit((now) => withHeightAtWall(now, index, wall, mm))}
+          help="What the pitch comes to at the wall. Given the height instead, the pitch is worked out from it."
+        />
+      )}
       {side.roof === 'eave' && <Breaks index={index} wall={wall} side={side} />}
       {side.roof === 'eave' && <Gablet index={index} wall={wall} side={side} block={block} />}
       {side.roof === 'eave' && !alike(block, side) && (
@@ -163,6 +175,7 @@ export const RoofForm = () => {
       </View>
       <View className="gap-2">
         <GableEnds />
+        <AtWall />
         <Title>The eave in section</Title>
         <EaveSection display={job.display} />
         <EaveBlocks />

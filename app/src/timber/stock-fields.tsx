@@ -18,7 +18,8 @@ type Sized =
   | 'barge'
   | 'lookout'
   | 'blocking'
-  | 'gableStud';
+  | 'gableStud'
+  | 'ledger';
 
 const NAMES: Readonly<Record<Sized, string>> = {
   common: '‹Commons› and jacks',
@@ -33,6 +34,7 @@ const NAMES: Readonly<Record<Sized, string>> = {
   lookout: '‹Lookouts›',
   blocking: '‹Eave blocks›',
   gableStud: '‹Gable studs›',
+  ledger: '‹Ledger›',
 };
 
 /** What is made in lengths, scarfed, where its timber cannot be had as long as it is. */

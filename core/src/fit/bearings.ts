@@ -261,7 +261,8 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
           member.kind === 'fascia' ? at(face) : at(face).filter((touch) => !isFasciaEnd(touch));
         if (!atGable(site, member, face) && off(placed, face, before, least)) missed = true;
       }
-      if (member.kind === 'fascia' || missed) continue;
+      // A ledger is fixed along its wall, not at its ends.
+      if (member.kind === 'fascia' || member.kind === 'ledger' || missed) continue;
       if (share >= LEAST_SHARE) continue;
       if (end.faces.length > 0 && end.faces.some((face) => atGable(site, member, face))) continue;
       if (

@@ -13,6 +13,7 @@ import { outOfPlane } from './in-place';
 import { gableEndsAmiss } from './gable-ends';
 import { gableStudsAmiss } from './gable-studs';
 import { offLayout } from './layout';
+import { ledgersAmiss } from './ledgers';
 import { bareLines } from './lines';
 import { overlapsOf, type Overlap } from './overlaps';
 import { isMember, place, type Body, type Placed, type PlacedPlate } from './placed';
@@ -135,6 +136,7 @@ export const dryFit = (
       ...bareGaps(site),
       ...gableEndsAmiss(site, touching),
       ...gableStudsAmiss(site),
+      ...ledgersAmiss(site, touching),
       ...purlinsAmiss(site, touching),
       ...roofPurlinsAmiss(site, touching),
       ...tiesAmiss(site, touching),

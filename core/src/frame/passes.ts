@@ -9,6 +9,7 @@ import { roofPurlins } from './purlins/roof-purlins';
 import { purlins } from './purlins/purlins';
 import { collarTies } from './ties/collars';
 import { rafterTies } from './ties/joists';
+import { ledgers } from './walls/ledgers';
 import { unseatedLine, unseatedRafter } from './rafters/unseated';
 
 const sound = (members: readonly Member[]): Added => ({ members, problems: [] });
@@ -39,6 +40,7 @@ export const PASSES: readonly Pass[] = [
   lineTimbers,
   headers,
   rafters,
+  ledgers,
   eaves,
   eaveBlocks,
   gableEnds,

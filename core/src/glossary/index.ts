@@ -32,7 +32,7 @@ export type Pictured =
   | { readonly of: 'board'; readonly part: 'long' | 'short' | 'line' | 'complement' | 'crown' }
   | { readonly of: 'hip'; readonly part: 'drop' | 'backing' }
   | { readonly of: 'end'; readonly part: 'tilt' }
-  | { readonly of: 'section'; readonly part: 'collar' | 'tie' | 'stud' };
+  | { readonly of: 'section'; readonly part: 'collar' | 'tie' | 'stud' | 'ledger' };
 
 interface Meaning {
   readonly means: string;
@@ -149,6 +149,11 @@ export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
     means:
       'A short timber square out from the gable’s rafter, which carries the barge. Butted between the two like the rungs of a ladder, it carries a narrow overhang; a wide one wants lookouts that run in over the gable’s rafter.',
     shown: { of: 'plan', part: 'lookout' },
+  },
+  ledger: {
+    means:
+      'A level timber fixed flat to a wall, which carries the upper ends of a lean-to’s rafters on hangers.',
+    shown: { of: 'section', part: 'ledger' },
   },
   'gable stud': {
     means:

@@ -20,3 +20,4 @@ export {
   type MeasuredAngles,
   type MeasuredSides,
 } from './measured';
+export { hapOf } from './seat';

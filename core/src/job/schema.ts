@@ -142,6 +142,8 @@ const timber = z.strictObject({
   /** Given, gables that the roof hangs over have barges on a ladder of lookouts. */
   barge: stock.optional(),
   lookout: stock.optional(),
+  /** Given, rafters that lean against a wall end on a ledger. */
+  ledger: stock.optional(),
   /** Given, studs stand in the gables, from the wall up to the rafters. */
   gableStud: stock.optional(),
   /** Given, blocks stand between the rafters along the eaves, ripped from it to their depth. */

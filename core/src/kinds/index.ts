@@ -17,7 +17,7 @@ interface KindRow {
    *   rafter   runs up a slope, its seat read and its share of the depth minded
    *   between  hangs between others
    *   fills    fills a space beside rafters: no line of the roof
-   *   edge     runs along the tails
+   *   edge     runs along the tails, or along a wall
    *   tie      lies level, flat on the faces of two rafters
    *   post     stands on a wall, under what it carries
    */
@@ -62,6 +62,14 @@ const ROWS = {
     widthPx: 4,
     stands: 'between',
     setByHeight: false,
+  },
+  ledger: {
+    term: 'ledger',
+    letters: 'L',
+    dash: [20, 3, 3, 3],
+    widthPx: 4,
+    stands: 'edge',
+    setByHeight: true,
   },
   common: {
     term: 'common',

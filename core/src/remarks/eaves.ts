@@ -57,10 +57,15 @@ export const aboutEaves = ({ job, roof }: Subject): Remark[] => {
     );
   if (sides.some((side) => side.roof === 'wall'))
     remarks.push(
-      note(
-        'wants-ledger',
-        say`the rafters’ upper ends at the wall want a ledger; it is not in this list yet`,
-      ),
+      job.timber.ledger === undefined
+        ? note(
+            'wants-ledger',
+            say`the rafters’ upper ends at the wall want a ‹ledger›; give its size under Roof, or carry them another way`,
+          )
+        : caution(
+            'ledger-carries',
+            say`the ‹ledger› carries half of what lies on the roof against the wall: fix it through to the wall’s studs or masonry, hang every rafter in a hanger, and let the local code or an engineer say with what`,
+          ),
     );
   return remarks;
 };

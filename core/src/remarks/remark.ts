@@ -40,6 +40,7 @@ export type RemarkCode =
   | 'gable-overhang'
   | 'wide-ladder'
   | 'wants-ledger'
+  | 'ledger-carries'
   | 'carried-over'
   | 'stations-left-out'
   | 'jacks-left-out'

@@ -1,26 +1,17 @@
-import type { Job } from '../job';
+import { hapOf, type Job } from '../job';
 import { ok, refused, type Result } from '../problem';
 import { inMm, mostMm, say } from '../sentence';
 
 /**
- * Reduces the three seat schools to one height above plate, for a rafter of `depth` at slope θ:
- *
- *   fixed height     hap as given
- *   fixed width      hap = depth ÷ cos θ − width · tan θ
- *   share of depth   hap = depth · (1 − share) ÷ cos θ
+ * Reduces the three seat schools to one height above plate, for a rafter at slope θ.
  *
  * @returns hap in mm, strictly between 0 and the rafter's plumb depth, so that there is a notch and wood above it
  */
 export const heightAbovePlate = (job: Job, slopeRad: number): Result<number> => {
   const { seat } = job.framing;
-  const { depth } = job.timber.common;
-  const plumb = depth / Math.cos(slopeRad);
-  const [field, hap] =
-    'hap' in seat
-      ? (['hap', seat.hap] as const)
-      : 'width' in seat
-        ? (['width', plumb - seat.width * Math.tan(slopeRad)] as const)
-        : (['depthFraction', (depth * (1 - seat.depthFraction)) / Math.cos(slopeRad)] as const);
+  const plumb = job.timber.common.depth / Math.cos(slopeRad);
+  const hap = hapOf(job, slopeRad);
+  const field = 'hap' in seat ? 'hap' : 'width' in seat ? 'width' : 'depthFraction';
   if (hap > 0 && hap < plumb) return ok(hap);
   const text =
     field === 'hap'

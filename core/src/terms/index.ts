@@ -38,6 +38,7 @@ const ROWS = {
   'on centre': { us: 'on center', uk: 'at centres', plural: { us: 'on center', uk: 'at centres' } },
   centre: { us: 'center', uk: 'centre' },
   barge: { us: 'barge rafter', uk: 'barge board' },
+  ledger: { us: 'ledger', uk: 'ledger' },
   'gable stud': { us: 'gable stud', uk: 'gable stud' },
   lookout: { us: 'lookout', uk: 'ladder rung' },
   'eave block': { us: 'eave block', uk: 'eaves nogging' },

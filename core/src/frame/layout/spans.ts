@@ -9,6 +9,7 @@ import {
 } from '../../roof';
 import type { LinePlace } from '../lines/line-places';
 import type { Kind } from '../../kinds';
+import { ledgerBefore } from '../walls/at-wall';
 import { onSlope, planPoint } from './slope-plan';
 import { ACROSS, type Station } from './stations';
 import { blockAt, sideAt, slopeAt, standingAt, type Site } from '../site';
@@ -111,7 +112,10 @@ const lineOf = (site: Site, slope: Slope, tag: Carrier): SpanEnd['line'] => {
   }
   if (tag.of !== 'wall' && tag.of !== 'outline') return null;
   const side = sideAt(site, tag.block, tag.side);
-  if (tag.of === 'wall') return { point: side.start, outward: v2.scale(side.inward, -1) };
+  if (tag.of === 'wall') {
+    const before = v2.scale(side.inward, ledgerBefore(site, side, slope));
+    return { point: v2.add(side.start, before), outward: v2.scale(side.inward, -1) };
+  }
   const point = v2.add(side.start, v2.scale(side.inward, -side.overhangMm));
   const own = slope.sides.some(({ block }) => block === tag.block);
   return { point, outward: own ? v2.scale(side.inward, -1) : side.inward };

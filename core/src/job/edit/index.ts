@@ -20,8 +20,17 @@ export {
   withSidesAlike,
   type BreakWay,
 } from './change-side';
+export { heightAtWall, withHeightAtWall } from './lean-to';
 export { withCorners } from './change-corners';
-export { hangsOverGables, hasGables, withBarges, withBlocking, withGableStuds } from './roof-edges';
+export {
+  hangsOverGables,
+  hasGables,
+  leansOnWall,
+  withBarges,
+  withBlocking,
+  withGableStuds,
+  withLedger,
+} from './roof-edges';
 export { purlinsAlike, purlinWay, withPurlins, type PurlinWay } from './purlins';
 export { roofPurlinsOf, withRoofPurlins, type RoofPurlins } from './roof-purlins';
 export { collarWay, withCollarTies, withRafterTies, type CollarWay } from './ties';

@@ -32,6 +32,17 @@ export const withGableStuds = (job: Job, wanted: boolean): Job => {
   return { ...job, timber: wanted ? { ...timber, gableStud: gableStud ?? start } : timber };
 };
 
+/** Whether any roof leans against a wall. */
+export const leansOnWall = ({ blocks }: Job): boolean =>
+  blocks.some(({ sides }) => sides.some(({ roof }) => roof === 'wall'));
+
+/** A ledger on each wall that a roof leans against, or none. It starts with the rafters' own size. */
+export const withLedger = (job: Job, wanted: boolean): Job => {
+  const { ledger, ...timber } = job.timber;
+  const start = ledger ?? job.timber.common;
+  return { ...job, timber: wanted ? { ...timber, ledger: start } : timber };
+};
+
 /** How deep a board blocks start from, in rafters' depths: enough up to the slope of most. */
 const DEEP_ENOUGH = 1.5;
 

@@ -1,5 +1,5 @@
 import { handOf, pieceOf } from '../src/cuts';
-import { SPOILINGS } from '../src/fit/tests/spoil';
+import { SPOILINGS } from '../src/tests/spoil';
 import { fit } from '../src/solve';
 import { stepsOf } from '../src/steps';
 import { laid, sawn, sawnWrong, turnedRound, WAYS } from '../src/steps/tests/sawyer';

@@ -168,6 +168,12 @@ const section = (part: PartOf<'section'>, { hot, line, faint, wall }: Inks): Rea
         {path('M264 162V186', hot, 8)}
       </>
     )}
+    {part === 'strut' && (
+      <>
+        <Polygon points="142,140 158,140 158,200 142,200" fill={wall} />
+        {path('M150 138L92 98', hot, 6)}
+      </>
+    )}
     {part === 'stud' && path('M70 140V114M110 140V76M190 140V76M230 140V114', hot, 6)}
     {path('M42 136H258', part === 'tie' ? hot : faint, part === 'tie' ? 8 : 3)}
   </>

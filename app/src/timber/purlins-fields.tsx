@@ -27,10 +27,70 @@ const START_AT: Readonly<Record<Place, PurlinWay['at']>> = {
   distance: { distance: START_MM },
 };
 
+/** Where struts start from: a wall two metres in, one to two metres. mm */
+const STRUTS: NonNullable<PurlinWay['struts']> = { foot: 2000, spacing: 2000 };
+
+/** Struts from the purlins down to a bearing wall, or none. */
+const Struts = ({
+  way,
+  path,
+  onWay,
+}: {
+  readonly way: PurlinWay;
+  readonly path: string;
+  readonly onWay: (way: PurlinWay) => void;
+}) => {
+  const { struts, ...rest } = way;
+  const set = (change: Partial<typeof STRUTS>) =>
+    onWay({ ...rest, struts: { ...(struts ?? STRUTS), ...change } });
+  return (
+    <>
+      <ChoiceField
+        label="Carried between their ends"
+        value={struts === undefined ? 'none' : 'struts'}
+        options={[
+          { value: 'none', label: 'By nothing' },
+          { value: 'struts', label: 'By ‹struts›' },
+        ]}
+        onChange={(next) => (next === 'none' ? onWay(rest) : set({}))}
+        help="A ‹strut› leans from the ‹purlin›’s underside down to a bearing wall, evenly spaced; one that would stand in a tie lies flat on it instead."
+      />
+      {struts !== undefined && (
+        <>
+          <LengthField
+            label="Middle of their wall, in from the ‹plate›’s outside"
+            of="‹Struts›"
+            path={`${path}.struts.foot`}
+            value={struts.foot}
+            onValue={(foot) => set({ foot })}
+          />
+          <LengthField
+            label="Top of that wall, above the ‹plate›"
+            of="‹Struts›"
+            path={`${path}.struts.level`}
+            value={struts.level ?? 0}
+            onValue={(level) => set({ level })}
+            help="A wall lower than the plate: with a minus."
+          />
+          <LengthField
+            label="At most so far apart"
+            of="‹Struts›"
+            path={`${path}.struts.spacing`}
+            value={struts.spacing}
+            onValue={(spacing) => set({ spacing })}
+          />
+          <Stock name="strut" />
+        </>
+      )}
+    </>
+  );
+};
+
 const OfPart = ({ block, named }: { readonly block: Block; readonly named: boolean }) => {
   const { job, edit, problemAt } = useOpenJob();
   const way = purlinWay(job, block.id);
-  const path = `purlins.${job.purlins.findIndex((one) => one.block === block.id)}.at`;
+  const own = `purlins.${job.purlins.findIndex((one) => one.block === block.id)}`;
+  const path = `${own}.at`;
   const set = (next: PurlinWay | null) => edit((now) => withPurlins(now, block.id, next));
   const problem = problemAt(path);
   return (
@@ -44,7 +104,7 @@ const OfPart = ({ block, named }: { readonly block: Block; readonly named: boole
           { value: 'plumb', label: 'Plumb' },
         ]}
         onChange={(next) => {
-          set(next === 'none' ? null : { at: way?.at ?? 0.5, set: next });
+          set(next === 'none' ? null : { ...way, at: way?.at ?? 0.5, set: next });
         }}
         help="Canted lies square to the rafters, its narrow edge against them. Plumb stands upright and leaves more headroom; its top is bevelled to the slope. At a ‹hip› the two meet in a mitre, with a lip where the ‹hip› hangs lower."
       />
@@ -87,6 +147,7 @@ const OfPart = ({ block, named }: { readonly block: Block; readonly named: boole
               }}
             />
           )}
+          <Struts way={way} path={own} onWay={set} />
           {!purlinsAlike(job, block.id) && (
             <Small>
               The walls of this part have theirs set differently; a change here sets all alike.

@@ -19,7 +19,8 @@ type Sized =
   | 'lookout'
   | 'blocking'
   | 'gableStud'
-  | 'ledger';
+  | 'ledger'
+  | 'strut';
 
 const NAMES: Readonly<Record<Sized, string>> = {
   common: '‹Commons› and jacks',
@@ -35,6 +36,7 @@ const NAMES: Readonly<Record<Sized, string>> = {
   blocking: '‹Eave blocks›',
   gableStud: '‹Gable studs›',
   ledger: '‹Ledger›',
+  strut: '‹Struts›',
 };
 
 /** What is made in lengths, scarfed, where its timber cannot be had as long as it is. */

@@ -1,5 +1,6 @@
 import { SAME_POINT_MM, type Vec3 } from '../geom';
 import type { Member, Notch } from '../frame';
+import { isPost } from '../kinds';
 import { degrees, radians } from '../units';
 import type { LocalCut } from './local-cut';
 import type { CutEntry } from './model';
@@ -47,7 +48,7 @@ const angles = ([na, ns, ne]: Vec3): Record<
 const squarePair = (member: Member, cut: LocalCut, faceAngle: number): CutEntry['square'] => {
   const upright = Math.abs(cut.end.keep.normal[2]);
   const { axis, pair } = member;
-  if (!axis.level && !axis.upright && (upright < NEAR || upright > 1 - NEAR)) {
+  if (!axis.level && !isPost(member) && (upright < NEAR || upright > 1 - NEAR)) {
     return { rise: 12 * pair.rise, run: 12 * pair.run };
   }
   return faceAngle < NEAR ? null : { rise: 12 * Math.tan(radians(faceAngle)), run: 12 };

@@ -1,6 +1,6 @@
 import { extent, SAME_POINT_MM } from '../geom';
 import { solidOf, type Member } from '../frame';
-import { isTie } from '../kinds';
+import { isPost, isTie } from '../kinds';
 import { radians } from '../units';
 import { crossesAt, type LocalCut } from './local-cut';
 import { work, type Worked } from './working';
@@ -101,9 +101,9 @@ const edgeReaches = (
 };
 
 export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches => {
-  // A tie along its bottom edge; what stands plumb along its middle, from its foot.
+  // A tie along its bottom edge; what stands on a wall along its middle, from its foot.
   if (isTie(member)) return edgeReaches(member, cuts, member.topMm - member.stock.depth);
-  if (member.axis.upright) return edgeReaches(member, cuts, 0);
+  if (isPost(member)) return edgeReaches(member, cuts, 0);
   // What lies over the rafters is measured along the edge that lies on them.
   const e = member.topMm - (member.lies === 'over' ? member.stock.depth : 0);
   const half = member.stock.thickness / 2;

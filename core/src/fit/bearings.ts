@@ -1,5 +1,5 @@
 import { area2, commonConvex, FIT_GAP_MM, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
-import { isTie } from '../kinds';
+import { isPost, isTie } from '../kinds';
 import { inMm, plainly, say, type Sentence } from '../sentence';
 import { touches, type Contact } from './contacts';
 import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
@@ -241,7 +241,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
     const areaMm2 = seated.reduce((sum, { contact }) => sum + contact.areaMm2, 0);
     const isSeated = areaMm2 >= LEAST_SEAT_MM2;
     // A stud stands on its whole end: no seat to be sized.
-    if (isSeated && !member.axis.upright) {
+    if (isSeated && !isPost(member)) {
       const areas = seated.map(({ contact }) => contact.points);
       seats.push({ id: member.id, mark, areaMm2, widthMm: leastWidth(placed, areas) });
     }

@@ -21,6 +21,7 @@ import type { FitProblem, FitReport } from './report';
 import { purlinsAmiss } from './purlins';
 import { roofPurlinsAmiss } from './roof-purlins';
 import { bareStrips } from './strips';
+import { strutsAmiss } from './struts';
 import { tiesAmiss } from './ties';
 
 const overlapProblem = ({ one, other, mm3, at }: Overlap<Placed | PlacedPlate>): FitProblem => {
@@ -138,6 +139,7 @@ export const dryFit = (
       ...gableStudsAmiss(site),
       ...ledgersAmiss(site, touching),
       ...purlinsAmiss(site, touching),
+      ...strutsAmiss(site, touching),
       ...roofPurlinsAmiss(site, touching),
       ...tiesAmiss(site, touching),
       ...unlisted(placed, listed, markOf),

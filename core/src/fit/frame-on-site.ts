@@ -1,6 +1,6 @@
 import { planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
 import type { Job } from '../job';
-import { gablePlatesOf, platesOf, type Roof, type SideLine } from '../roof';
+import { gablePlatesOf, platesOf, strutWallsOf, type Roof, type SideLine } from '../roof';
 import { placePlate, placeWall, type Body, type Placed, type PlacedPlate } from './placed';
 
 /** All that the proof knows: the job's walls and roof planes, and the finished solids. */
@@ -27,9 +27,12 @@ export const frameOnSite = (job: Job, roof: Roof, members: readonly Placed[]): F
   roof,
   members,
   plates: [
-    ...platesOf(job, roof),
-    ...(job.timber.gableStud === undefined ? [] : gablePlatesOf(job, roof)),
-  ].map(placePlate),
+    ...platesOf(job, roof).map((plate) => placePlate(plate, 'rafters')),
+    ...(job.timber.gableStud === undefined ? [] : gablePlatesOf(job, roof)).map((plate) =>
+      placePlate(plate, 'studs'),
+    ),
+    ...strutWallsOf(job, roof).map((plate) => placePlate(plate, 'struts')),
+  ],
   walls: roof.blocks.flatMap(({ sides }) =>
     sides.filter((side) => side.roof === 'wall').map(wallOf),
   ),

@@ -1,4 +1,4 @@
-import { isTie } from '../kinds';
+import { isPost, isTie } from '../kinds';
 import { ALONGSIDE_SINE, FIT_GAP_MM, TOUCHING_MM2, v2, v3, type Vec2, type Vec3 } from '../geom';
 import type { SideLine } from '../roof';
 import { inMm, say } from '../sentence';
@@ -107,7 +107,7 @@ export const gableStudsAmiss = (site: FrameOnSite): FitProblem[] => {
   const stock = site.job.timber.gableStud;
   if (stock === undefined) return [];
   const studs = site.members.filter(({ member }) => member.kind === 'gable-stud');
-  const carried = site.members.filter(({ member }) => !isTie(member) && !member.axis.upright);
+  const carried = site.members.filter(({ member }) => !isTie(member) && !isPost(member));
   return gablesOf(site).flatMap((gable): FitProblem[] => {
     const own = studs.filter(
       ({ member }) => member.block === gable.block && member.side === gable.side.index,

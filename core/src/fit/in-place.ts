@@ -1,4 +1,4 @@
-import { isRafter, isTie } from '../kinds';
+import { isPost, isRafter, isTie } from '../kinds';
 import {
   FIT_PROUD_MM,
   planeAt,
@@ -253,7 +253,7 @@ export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
         ),
       ];
     // How a tie lies is proved with what it ties, how a stud stands with its wall.
-    if (isTie(member) || member.axis.upright) return [];
+    if (isTie(member) || isPost(member)) return [];
     if (isRafter(member)) return rafterTop(site, placed);
     return line ? lineTop(site, placed) : touchesAbove(site, placed);
   });

@@ -42,6 +42,7 @@ export interface Placed extends Body {
 
 export interface PlacedPlate extends Body {
   readonly plate: Plate;
+  readonly carries: 'rafters' | 'studs' | 'struts';
 }
 
 /** A sawn member, not a plate or a wall. */
@@ -50,9 +51,9 @@ export const isMember = (body: Body): body is Placed => 'member' in body;
 /** A wall plate. */
 export const isPlate = (body: Body): body is PlacedPlate => 'plate' in body;
 
-/** One that rafters and ties come down on; a gable's own carries its studs. */
+/** One that rafters and ties come down on, along an eave. */
 export const isEavePlate = (body: Body): body is PlacedPlate =>
-  isPlate(body) && body.plate.line.roof === 'eave';
+  isPlate(body) && body.carries === 'rafters';
 
 /** The plane of a flat loop, its normal by Newell's sum, which no short first edge can spoil. */
 const planeOf = (points: readonly Vec3[]): Plane => {
@@ -155,8 +156,9 @@ const prism = (outline: readonly Vec2[], bottom: number, top: number): ConvexSol
 };
 
 /** A wall plate where it lies. */
-export const placePlate = (plate: Plate): PlacedPlate => ({
+export const placePlate = (plate: Plate, carries: PlacedPlate['carries']): PlacedPlate => ({
   plate,
+  carries,
   ...bodyOf([placedPiece(prism(plate.outline, plate.bottomMm, plate.topMm))]),
 });
 

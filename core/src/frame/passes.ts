@@ -7,6 +7,7 @@ import type { Added, Pass } from './pass';
 import { headerMember, lineMember, rafterMember } from './to-member';
 import { roofPurlins } from './purlins/roof-purlins';
 import { purlins } from './purlins/purlins';
+import { struts } from './purlins/struts';
 import { collarTies } from './ties/collars';
 import { rafterTies } from './ties/joists';
 import { ledgers } from './walls/ledgers';
@@ -47,6 +48,7 @@ export const PASSES: readonly Pass[] = [
   purlins,
   rafterTies,
   collarTies,
+  struts,
   roofPurlins,
   gableStuds,
 ];

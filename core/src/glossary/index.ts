@@ -32,7 +32,7 @@ export type Pictured =
   | { readonly of: 'board'; readonly part: 'long' | 'short' | 'line' | 'complement' | 'crown' }
   | { readonly of: 'hip'; readonly part: 'drop' | 'backing' }
   | { readonly of: 'end'; readonly part: 'tilt' }
-  | { readonly of: 'section'; readonly part: 'collar' | 'tie' | 'stud' | 'ledger' };
+  | { readonly of: 'section'; readonly part: 'collar' | 'tie' | 'stud' | 'strut' | 'ledger' };
 
 interface Meaning {
   readonly means: string;
@@ -154,6 +154,11 @@ export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
     means:
       'A level timber fixed flat to a wall, which carries the upper ends of a lean-to’s rafters on hangers.',
     shown: { of: 'section', part: 'ledger' },
+  },
+  strut: {
+    means:
+      'A leaning post from a purlin down to a bearing wall. It breaks the purlin’s span; the wall under it must carry.',
+    shown: { of: 'section', part: 'strut' },
   },
   'gable stud': {
     means:

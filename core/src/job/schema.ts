@@ -142,6 +142,7 @@ const timber = z.strictObject({
   /** Given, gables that the roof hangs over have barges on a ladder of lookouts. */
   barge: stock.optional(),
   lookout: stock.optional(),
+  strut: stock.optional(),
   /** Given, rafters that lean against a wall end on a ledger. */
   ledger: stock.optional(),
   /** Given, studs stand in the gables, from the wall up to the rafters. */
@@ -171,6 +172,17 @@ const purlin = z.strictObject({
     error: 'expected a share of the run over 0 and under 1, or {"distance": 1500}',
   }),
   set: z.enum(['canted', 'plumb']).default('canted'),
+  /** Struts from its underside down to a bearing wall that runs along this side. */
+  struts: z
+    .strictObject({
+      /** Plan distance of the middle of that wall from the plate's outside face. */
+      foot: length(1, 100_000),
+      /** Of the wall's top above the plate; 0 where none is given. */
+      level: length(-20_000, 20_000).optional(),
+      /** The furthest they stand apart, and from the purlin's ends. */
+      spacing: length(300, 20_000),
+    })
+    .optional(),
 });
 
 /** Purlins or battens over the rafters, or dropped in between them. */

@@ -135,6 +135,14 @@ const ROWS = {
     stands: 'tie',
     setByHeight: false,
   },
+  strut: {
+    term: 'strut',
+    letters: 'ST',
+    dash: [8, 4],
+    widthPx: 3,
+    stands: 'post',
+    setByHeight: false,
+  },
   'gable-stud': {
     term: 'gable stud',
     letters: 'GS',
@@ -196,3 +204,6 @@ export const kindName = (kind: Kind, terms: Terms, several = false): string => {
   const form = `‹${term.charAt(0).toUpperCase()}${term.slice(1)}${several ? 's' : ''}›`;
   return inTerms(form, terms);
 };
+
+/** Whether it stands on a wall under what it carries: it is measured along its middle. */
+export const isPost = ({ kind }: { readonly kind: Kind }): boolean => KINDS[kind].stands === 'post';

@@ -11,6 +11,7 @@ import { aboutRidges } from './ridges';
 import { aboutSaw } from './saw';
 import { aboutScarfs, pastLongest } from './scarfs';
 import { aboutLowered, aboutPurlins } from './purlins';
+import { aboutStruts } from './struts';
 import { aboutTies } from './ties';
 import { aboutCorners, aboutSeats } from './seats';
 
@@ -27,6 +28,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutTies(subject),
   ...aboutJoists(subject),
   ...aboutPurlins(subject),
+  ...aboutStruts(subject),
   ...aboutLowered(subject),
   ...aboutScarfs(subject),
   ...aboutRidges(subject),

@@ -15,6 +15,8 @@ export type RemarkCode =
   | 'purlin-shallow'
   | 'purlin-carries'
   | 'purlin-packed'
+  | 'strut-carries'
+  | 'strut-flat'
   | 'rafters-lowered'
   | 'scarf-support'
   | 'scarf-ridge'

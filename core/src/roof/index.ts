@@ -21,6 +21,7 @@ export {
   plateThicknessOf,
   plateWidthOf,
   standingWall,
+  strutWallsOf,
   type Plate,
 } from './plates';
 export { outside, overOwnWalls, roofAbout, roofOver, type RoofOver } from './surface';

@@ -211,6 +211,39 @@ export const gablePlatesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate
   );
 };
 
+/** The tops of the walls that purlins' struts stand on, as wide as a plate, their middle so far in from a side's plate. */
+export const strutWallsOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] =>
+  job.purlins.flatMap(({ block: id, side: index, struts }): Plate[] => {
+    const block = blocks.find((one) => one.id === id);
+    const side = block?.sides[index];
+    if (struts === undefined || block === undefined || side === undefined) return [];
+    const half = plateWidthOf(job) / 2;
+    const far = Math.max(
+      ...block.sides.map(({ start }) => Math.abs(v2.dot(v2.sub(start, side.start), side.along))),
+    );
+    const at = (u: number, v: number): Vec2 =>
+      v2.add(side.start, v2.add(v2.scale(side.along, u), v2.scale(side.inward, struts.foot + v)));
+    let polygon: TaggedPolygon<null> | null = {
+      points: [at(-far, -half), at(far, -half), at(far, half), at(-far, half)],
+      tags: [null, null, null, null],
+    };
+    for (const { a, b, c } of block.walls)
+      if (polygon !== null) polygon = clipConvex(polygon, ([x, y]) => a * x + b * y - c, null);
+    const topMm = side.plateMm + (struts.level ?? 0);
+    return polygon === null
+      ? []
+      : [
+          {
+            block: id,
+            side: index,
+            line: side,
+            outline: polygon.points,
+            topMm,
+            bottomMm: topMm - plateThicknessOf(job),
+          },
+        ];
+  });
+
 /** Every wall plate of the building: along each eave's wall, inside its outside face, where that wall stands. */
 export const platesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] => {
   const width = plateWidthOf(job);

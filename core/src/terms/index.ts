@@ -39,6 +39,7 @@ const ROWS = {
   centre: { us: 'center', uk: 'centre' },
   barge: { us: 'barge rafter', uk: 'barge board' },
   ledger: { us: 'ledger', uk: 'ledger' },
+  strut: { us: 'strut', uk: 'strut' },
   'gable stud': { us: 'gable stud', uk: 'gable stud' },
   lookout: { us: 'lookout', uk: 'ladder rung' },
   'eave block': { us: 'eave block', uk: 'eaves nogging' },

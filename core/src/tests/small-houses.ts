@@ -98,12 +98,31 @@ const anyPurlins: fc.Arbitrary<AnyPurlins | null> = fc.option(
   { freq: 2 },
 );
 
-const purlinsOf = ({ blocks: [first] }: JobInput, found: AnyPurlins | null): JobInput['purlins'] =>
+/** What purlins stand on between their ends: struts on a wall, or nothing. */
+const anyStruts = fc.option(
+  fc.record({
+    foot: fc.integer({ min: 1200, max: 2200 }),
+    spacing: fc.integer({ min: 1200, max: 2500 }),
+  }),
+  { freq: 3 },
+);
+
+const purlinsOf = (
+  { blocks: [first] }: JobInput,
+  found: AnyPurlins | null,
+  struts: typeof anyStruts extends fc.Arbitrary<infer T> ? T : never,
+): JobInput['purlins'] =>
   found === null || first === undefined
     ? []
     : found.sides
         .filter((side) => first.sides[side]?.roof === 'eave')
-        .map((side) => ({ block: first.id, side, at: found.at, set: found.set }));
+        .map((side) => ({
+          block: first.id,
+          side,
+          at: found.at,
+          set: found.set,
+          ...(struts && { struts }),
+        }));
 
 /** Purlins over or between the rafters of every eave of the first part, or of one; none mostly. */
 const anyRoofPurlins = fc.oneof(
@@ -144,27 +163,30 @@ const anyStuds = fc.option(
 );
 
 const anyHouse: fc.Arbitrary<JobInput> = fc
-  .tuple(anyShape, anyTies, anyPurlins, anyRoofPurlins, anyEdges, anyLongest, anyStuds)
-  .map(([house, ties, purlins, over, { overhang, framed, blocked }, longest, gableStud]) => ({
-    ...house,
-    ...ties,
-    purlins: purlinsOf(house, purlins),
-    roofPurlins: roofPurlinsOf(house, over),
-    blocks: hanging(house.blocks, overhang),
-    timber: {
-      ...house.timber,
-      purlin: withLongest(house.timber.purlin ?? { thickness: 60, depth: 120 }, longest),
-      ...(house.timber.ridge && { ridge: withLongest(house.timber.ridge, longest) }),
-      collarTie: { thickness: 38, depth: 90 },
-      rafterTie: { thickness: 38, depth: 140 },
-      ...(gableStud && { gableStud }),
-      ...(blocked && { blocking: { thickness: 38, depth: 600 } }),
-      ...(framed && {
-        barge: { thickness: 38, depth: 140 },
-        lookout: { thickness: 38, depth: 89 },
-      }),
-    },
-  }));
+  .tuple(anyShape, anyTies, anyPurlins, anyRoofPurlins, anyEdges, anyLongest, anyStuds, anyStruts)
+  .map(
+    ([house, ties, purlins, over, { overhang, framed, blocked }, longest, gableStud, struts]) => ({
+      ...house,
+      ...ties,
+      purlins: purlinsOf(house, purlins, struts),
+      roofPurlins: roofPurlinsOf(house, over),
+      blocks: hanging(house.blocks, overhang),
+      timber: {
+        ...house.timber,
+        purlin: withLongest(house.timber.purlin ?? { thickness: 60, depth: 120 }, longest),
+        ...(house.timber.ridge && { ridge: withLongest(house.timber.ridge, longest) }),
+        collarTie: { thickness: 38, depth: 90 },
+        rafterTie: { thickness: 38, depth: 140 },
+        strut: { thickness: 47, depth: 97 },
+        ...(gableStud && { gableStud }),
+        ...(blocked && { blocking: { thickness: 38, depth: 600 } }),
+        ...(framed && {
+          barge: { thickness: 38, depth: 140 },
+          lookout: { thickness: 38, depth: 89 },
+        }),
+      },
+    }),
+  );
 
 /** The first `count` random houses that can be framed; the same seed gives the same houses. */
 export const smallHouses = (count: number, seed: number): Solution[] => {

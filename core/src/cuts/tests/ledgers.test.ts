@@ -1,5 +1,5 @@
 import { heightAtWall, readJob, withHeightAtWall, type JobInput } from '../../job';
-import { SPOILINGS } from '../../fit/tests/spoil';
+import { SPOILINGS } from '../../tests/spoil';
 import { fit } from '../../solve';
 import { buildingInput, entriesOf, entryOf, solvedInput } from '../../tests/building';
 import { pitchRad } from '../../units';

@@ -2,7 +2,7 @@ import { spoken } from '../../sentence';
 import { fit, type Solution } from '../../solve';
 import type { Member } from '../../frame';
 import { smallHouses } from '../../tests/small-houses';
-import { SPOILINGS, type Spoiling } from './spoil';
+import { SPOILINGS, type Spoiling } from '../../tests/spoil';
 
 /** A number between 0 and 1 that is a house's and a spoiling's own. */
 const drawn = (house: number, spoiling: number): number => {

@@ -19,9 +19,19 @@ const MOST_PARTS = 60;
 
 export const scarfTimes = ({ framing }: Job): number => framing.scarf ?? USUAL;
 
-/** Along a timber, from its origin: where rafters cross or meet it, each once, from the low end. mm */
-const supportsOf = (timber: Member, rafters: readonly Member[]): number[] => {
+/**
+ * Along a timber, from its origin, from the low end: where struts stand under it; with none, where rafters cross or meet
+ * it, each once. mm
+ */
+const supportsOf = (
+  timber: Member,
+  rafters: readonly Member[],
+  struts: readonly Member[],
+): number[] => {
   const { origin, a, e } = timber.frame;
+  const under = struts.filter(({ ends }) => ends.some(({ meets }) => meets === timber.id));
+  if (under.length > 0)
+    return under.map(({ frame }) => v3.dot(v3.sub(frame.origin, origin), a)).sort((p, q) => p - q);
   const into = timber.lies === 'over' ? -INTO_MM : INTO_MM;
   const from = v3.add(origin, v3.scale(e, into));
   const ts = rafters.flatMap((rafter): number[] => {
@@ -149,6 +159,7 @@ export const scarfed = (
   members: readonly Member[],
 ): { readonly members: readonly Member[]; readonly problems: readonly Problem[] } => {
   const rafters = members.filter(isRafter);
+  const struts = members.filter(({ kind }) => kind === 'strut');
   const times = scarfTimes(job);
   const problems: Problem[] = [];
   const inLengths = members.flatMap((timber): readonly Member[] => {
@@ -157,7 +168,12 @@ export const scarfed = (
       return [timber];
     const reach = reachOf(timber);
     if (reach[1] - reach[0] <= longest) return [timber];
-    const joints = partings(reach, supportsOf(timber, rafters), (times * depth) / 2, longest);
+    const joints = partings(
+      reach,
+      supportsOf(timber, rafters, struts),
+      (times * depth) / 2,
+      longest,
+    );
     if (joints !== null) return parted(timber, joints, times);
     problems.push({
       code: 'size',

@@ -90,7 +90,7 @@ export interface Member {
   readonly frame: BoardFrame;
   /**
    * Height of the top edge above the theory line, square to the edge: 0 or less, but for ties, which are measured along
-   * their bottom edge, and for what stands plumb, which is measured along its middle. mm
+   * their bottom edge, and for what stands on a wall, which is measured along its middle. mm
    */
   readonly topMm: number;
   readonly ends: readonly EndCut[];

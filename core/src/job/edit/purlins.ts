@@ -3,7 +3,7 @@ import type { Job } from '../schema';
 type Purlin = Job['purlins'][number];
 
 /** How the purlins under one part's rafters are set; the same under each of its eaves. */
-export type PurlinWay = Pick<Purlin, 'at' | 'set'>;
+export type PurlinWay = Pick<Purlin, 'at' | 'set' | 'struts'>;
 
 /** How they are set under a part, by its first; null where it has none. */
 export const purlinWay = (job: Job, block: string): PurlinWay | null =>
@@ -13,7 +13,9 @@ export const purlinWay = (job: Job, block: string): PurlinWay | null =>
 export const purlinsAlike = (job: Job, block: string): boolean => {
   const own = job.purlins.filter((one) => one.block === block);
   return own.every(
-    ({ at, set }) => JSON.stringify([at, set]) === JSON.stringify([own[0]?.at, own[0]?.set]),
+    ({ at, set, struts }) =>
+      JSON.stringify([at, set, struts]) ===
+      JSON.stringify([own[0]?.at, own[0]?.set, own[0]?.struts]),
   );
 };
 
@@ -27,11 +29,19 @@ export const withPurlins = (job: Job, block: string, way: PurlinWay | null): Job
     timber:
       own.length === 0
         ? job.timber
-        : { ...job.timber, purlin: job.timber.purlin ?? job.timber.common },
+        : {
+            ...job.timber,
+            purlin: job.timber.purlin ?? job.timber.common,
+            ...(way?.struts !== undefined && {
+              strut: job.timber.strut ?? job.timber.common,
+            }),
+          },
     purlins: [
       ...others,
       ...own.flatMap((side): Purlin[] =>
-        way === null ? [] : [{ block, side, at: way.at, set: way.set }],
+        way === null
+          ? []
+          : [{ block, side, at: way.at, set: way.set, ...(way.struts && { struts: way.struts }) }],
       ),
     ],
   };

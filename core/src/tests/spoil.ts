@@ -1,5 +1,5 @@
-import { v3, type HalfSpace, type Vec3 } from '../../geom';
-import type { Bevel, EndCut, Member, Notch } from '../../frame';
+import { v3, type HalfSpace, type Vec3 } from '../geom';
+import type { Bevel, EndCut, Member, Notch } from '../frame';
 
 /** A motion of space: a turn about a point, then a shift; or a mirror. */
 type Motion = { readonly point: (p: Vec3) => Vec3; readonly way: (d: Vec3) => Vec3 };

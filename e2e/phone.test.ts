@@ -154,6 +154,28 @@ describe('a framer with a phone', () => {
     expect(page.url()).toMatch(/cuts\/(R1|C1)$/);
   });
 
+  it('puts an older revision beside the job: both roofs, and every mark that changed by how much', async () => {
+    await settled(page);
+    const address = page.url().replace(/\/job\/([^/]+).*/, '/api/jobs/$1');
+    const older = (await (await fetch(`${address}/revisions/1`)).json()) as { job: unknown };
+    const listOf = (job: unknown) => JSON.parse(commandLine(job)) as CutList;
+    const [then, now] = [listOf(older.job), listOf((await storedJob(page)).job)];
+    const long = (list: CutList, mark: string): number =>
+      list.members.find((one) => one.mark === mark)!.length.longPoint;
+    await page.click('[aria-label="History"]');
+    await tap(page, 'beside-1');
+    await page.waitForSelector(`${byId('beside')} [role="table"]`);
+    const row = await page.$eval(`${byId('beside')} [role="table"]`, (table) => {
+      const rows = [...table.querySelectorAll('[role="row"]')];
+      return rows.find((one) => one.textContent.startsWith('R1'))!.textContent;
+    });
+    const by = long(now, 'R1') - long(then, 'R1');
+    expect(Math.abs(by)).toBeGreaterThan(1);
+    expect(row).toContain(by < 0 ? '−' : '+');
+    expect(await page.$$(`${byId('beside')} svg`)).toHaveLength(2);
+    await tap(page, 'beside-close');
+  });
+
   it('restores an older revision', async () => {
     await settled(page);
     const before = await storedJob(page);

@@ -4,7 +4,7 @@ import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
 import { notesOf, remarksOn, type Remark } from './remarks';
 import { ok, refused, type Problem, type Result } from './problem';
-import { say } from './sentence';
+import { say, spoken } from './sentence';
 import { isPlain, workOutRoof, type Roof } from './roof';
 
 export interface Solution {
@@ -41,8 +41,14 @@ const impossible = ({ job, cuts }: Solution): Problem[] => {
 const notProved = (solution: Solution): Problem[] => {
   const { job, roof, members } = solution;
   if (isPlain(job, roof)) return [];
+  const said = new Set<string>();
   return fit(solution)
-    .problems.slice(0, TOLD)
+    .problems.filter(({ text }) => {
+      // Pieces of one mark can fail alike: once is enough.
+      const words = spoken(text);
+      return said.has(words) ? false : said.add(words);
+    })
+    .slice(0, TOLD)
     .map(({ ids, text }) => {
       const block = members.find(({ id }) => id === ids[0])?.block ?? job.blocks[0]?.id ?? '';
       return {

@@ -8,6 +8,7 @@ import { Button } from '../ui/button';
 import { Fold } from '../ui/fold';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small, Strong } from '../ui/text';
+import { changeTold } from './change-told';
 
 interface Changes {
   /** By mark, in the order they go up. */
@@ -41,24 +42,6 @@ export const ChangesProvider = ({ children }: { readonly children: ReactNode }) 
 
 export const useChanges = (): Changes => useContext(Context);
 
-const signed = (mm: number, display: Job['display']): string =>
-  `${mm < 0 ? '−' : '+'}${writeLength(Math.abs(mm), display)}`;
-
-/** By how much the long point did, and what else. */
-const told = ({ was, is, cut }: MarkChange, display: Job['display']): string => {
-  if (was === null) return `new, ${is?.count ?? 0} off`;
-  if (is === null) return `gone, ${was.count} off before`;
-  const count = was.count === is.count ? '' : `${was.count} → ${is.count} off`;
-  if (!cut) return count;
-  const by = is.length.longPoint - was.length.longPoint;
-  const shown = (mm: number): string => writeLength(mm, display);
-  const long =
-    shown(was.length.longPoint) === shown(is.length.longPoint)
-      ? 'its cuts, not its length'
-      : `${shown(was.length.longPoint)} → ${shown(is.length.longPoint)} (${signed(by, display)})`;
-  return count === '' ? long : `${long} · ${count}`;
-};
-
 /** Marks that mean another cut than before; a board pencilled with one is no longer what it says. */
 export const ChangesBar = () => {
   const { job } = useOpenJob();
@@ -83,7 +66,7 @@ export const ChangesBar = () => {
               className="flex-row items-baseline gap-3 border-t border-grain py-1"
             >
               <Strong className="w-12">{change.mark}</Strong>
-              <Figure className="flex-1 text-base">{told(change, job.display)}</Figure>
+              <Figure className="flex-1 text-base">{changeTold(change, job.display)}</Figure>
             </View>
           ))}
         </View>

@@ -5,10 +5,12 @@ import { TextInput, View } from 'react-native';
 import { api } from '../data/api';
 import { jobKeys, useRevisions } from '../data/jobs';
 import { useOpenJob } from '../data/open-job';
+import { useAddressed } from '../nav/addressed';
 import { Button } from '../ui/button';
 import { Loading, Standstill } from '../ui/states';
 import { Small, Strong, Title } from '../ui/text';
 import { whenText } from '../ui/when';
+import { Beside } from './beside';
 
 /** A name for a revision, so that it is kept for good. */
 const NameRevision = ({
@@ -51,7 +53,13 @@ const NameRevision = ({
   );
 };
 
-const Revision = ({ one }: { readonly one: RevisionSummary }) => {
+const Revision = ({
+  one,
+  onBeside,
+}: {
+  readonly one: RevisionSummary;
+  readonly onBeside: () => void;
+}) => {
   const { id, revision, restore } = useOpenJob();
   const [naming, setNaming] = useState(false);
   const fetched = useMutation({
@@ -60,31 +68,36 @@ const Revision = ({ one }: { readonly one: RevisionSummary }) => {
   });
   return (
     <View role="listitem" className="rounded border border-grain bg-sheet px-3 py-2">
-      <View className="min-h-[56px] flex-row items-center justify-between gap-2">
-        <View className="flex-1">
+      <View className="min-h-[56px] flex-row flex-wrap items-center justify-end gap-2">
+        <View className="min-w-[200px] flex-1">
           <Strong>{one.label ?? one.said ?? `Revision ${one.revision}`}</Strong>
           {one.label !== null && one.said !== null && <Small>{one.said}</Small>}
           <Small>
             {whenText(one.savedAt)} · revision {one.revision}
           </Small>
         </View>
-        {!naming && (
-          <Button
-            label={one.label === null ? 'Name' : 'Rename'}
-            onPress={() => setNaming(true)}
-            testID={`name-${one.revision}`}
-          />
-        )}
-        {one.revision === revision ? (
-          <Small>now</Small>
-        ) : (
-          <Button
-            label="Restore"
-            testID={`restore-${one.revision}`}
-            disabled={fetched.isPending}
-            onPress={() => fetched.mutate()}
-          />
-        )}
+        <View className="flex-row items-center gap-2">
+          {!naming && (
+            <Button
+              label={one.label === null ? 'Name' : 'Rename'}
+              onPress={() => setNaming(true)}
+              testID={`name-${one.revision}`}
+            />
+          )}
+          {one.revision === revision ? (
+            <Small>now</Small>
+          ) : (
+            <>
+              <Button label="Beside now" testID={`beside-${one.revision}`} onPress={onBeside} />
+              <Button
+                label="Restore"
+                testID={`restore-${one.revision}`}
+                disabled={fetched.isPending}
+                onPress={() => fetched.mutate()}
+              />
+            </>
+          )}
+        </View>
       </View>
       {naming && <NameRevision id={id} one={one} onDone={() => setNaming(false)} />}
       {fetched.isError && (
@@ -96,10 +109,16 @@ const Revision = ({ one }: { readonly one: RevisionSummary }) => {
   );
 };
 
+/** No revision is shown beside the job: revisions count from 1. */
+const NONE = 0;
+
+const revisionOf = (text: string): number | null => (/^\d{1,9}$/.test(text) ? Number(text) : null);
+
 /** What was entered, the newest first; any state can be put back on top. */
 export const HistoryScreen = () => {
   const { id } = useOpenJob();
   const revisions = useRevisions(id);
+  const [beside, setBeside] = useAddressed<number>('beside', NONE, revisionOf);
   if (revisions.isPending) return <Loading what="Fetching the history …" />;
   if (revisions.isError) {
     return (
@@ -110,6 +129,15 @@ export const HistoryScreen = () => {
       />
     );
   }
+  const older = revisions.data.find(({ revision }) => revision === beside);
+  if (older !== undefined)
+    return (
+      <Beside
+        one={older}
+        since={revisions.data.filter(({ revision }) => revision > beside)}
+        onClose={() => setBeside(NONE)}
+      />
+    );
   return (
     <View className="gap-3">
       <View>
@@ -121,7 +149,7 @@ export const HistoryScreen = () => {
       </View>
       <View role="list" className="gap-2">
         {revisions.data.map((one) => (
-          <Revision key={one.revision} one={one} />
+          <Revision key={one.revision} one={one} onBeside={() => setBeside(one.revision)} />
         ))}
       </View>
     </View>

@@ -13,14 +13,20 @@ export interface Glance {
 let thread: SolverThread | null = null;
 let asked = 0;
 
-/** Works a job out for a look at it, in one thread for all that are looked at; null where it has no roof. */
-export const glanceAt = async (job: Job): Promise<Glance | null> => {
+/** A job's roof and list, worked out in one thread for all that are only looked at; null where it has no roof. */
+export const roofAt = async (job: Job): Promise<RoofAnswer | null> => {
   thread ??= new SolverThread();
   asked += 1;
   // Numbers of its own, that no open job's roof has.
   const serial = -asked;
   const result = await thread.ask<Result<RoofAnswer>>((solver) => solver.solve({ job, serial }));
-  if (!result.ok) return null;
-  const { cuts, plan } = result.value;
+  return result.ok ? result.value : null;
+};
+
+/** What is seen of a job at a glance; null where it has no roof. */
+export const glanceAt = async (job: Job): Promise<Glance | null> => {
+  const roof = await roofAt(job);
+  if (roof === null) return null;
+  const { cuts, plan } = roof;
   return { plan, boards: cuts.members.reduce((sum, { count }) => sum + count, 0) };
 };

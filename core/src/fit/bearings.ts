@@ -17,6 +17,9 @@ const MITRE_SHARE = 0.02;
 /** A seat with less than this on its plate has no bearing. mm² */
 const LEAST_SEAT_MM2 = 100;
 
+/** A seat over its plate by more than this must come down on it, whether or not it bears there. mm² */
+const LEAST_OVER_MM2 = 5;
+
 type Touch = { readonly contact: Contact; readonly other: Body; readonly face: PlacedFace };
 
 /** What only hangs on tails or stands between rafters carries none of them. */
@@ -236,7 +239,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
       }
       const sunk = onPlates.find(({ contact: { gapMm } }) => gapMm < -FIT_GAP_MM);
       if (sunk !== undefined) problems.push(standsIn(placed, sunk));
-      if (off(placed, face, onPlates, LEAST_SEAT_MM2)) missed = true;
+      if (off(placed, face, onPlates, LEAST_OVER_MM2)) missed = true;
     }
     const areaMm2 = seated.reduce((sum, { contact }) => sum + contact.areaMm2, 0);
     const isSeated = areaMm2 >= LEAST_SEAT_MM2;

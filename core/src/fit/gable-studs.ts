@@ -1,6 +1,6 @@
 import { isPost, isTie } from '../kinds';
 import { ALONGSIDE_SINE, FIT_GAP_MM, TOUCHING_MM2, v2, v3, type Vec2, type Vec3 } from '../geom';
-import type { SideLine } from '../roof';
+import { overWall, type SideLine } from '../roof';
 import { inMm, say } from '../sentence';
 import { findingOn } from './finding';
 import { outFrom, type FrameOnSite } from './frame-on-site';
@@ -30,14 +30,7 @@ const gablesOf = (site: FrameOnSite): Gable[] =>
   site.roof.blocks.flatMap(({ id, sides }) =>
     sides.flatMap((side): Gable[] => {
       if (side.roof !== 'gable') return [];
-      const us = site.roof.edges.flatMap((edge) =>
-        edge.kind === 'rake' && edge.block === id && edge.side === side.index
-          ? [edge.from, edge.to].map((p) => ({
-              u: v2.dot(v2.sub(v3.inPlan(p), side.start), side.along),
-              z: p[2],
-            }))
-          : [],
-      );
+      const us = overWall(site.roof, id, side.index);
       const [first] = us;
       if (first === undefined) return [];
       return [{ block: id, side, peak: us.reduce((p, q) => (q.z > p.z ? q : p), first).u }];

@@ -1,5 +1,5 @@
 import { FIT_GAP_MM, SAME_HEIGHT_MM, v2, v3 } from '../geom';
-import type { RoofBorder, SideLine } from '../roof';
+import { overWall, type SideLine } from '../roof';
 import { inMm, say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
@@ -7,22 +7,37 @@ import { outFrom, type FrameOnSite } from './frame-on-site';
 import { isMember, type Placed } from './placed';
 import type { FitProblem } from './report';
 
-/** A wall of which the roof's edge is this near level wants a ledger. mm */
+/** A slope that comes to a wall this near level wants a ledger there. mm */
 const LEVEL_MM = SAME_HEIGHT_MM;
 /** Shorter stretches of wall want none. mm */
 const SHORTEST_MM = 1;
 
-/** The level edges of the roof along walls, and how far along its wall each runs, within the wall's ends. mm */
-const wallsOf = ({ roof }: FrameOnSite) =>
-  roof.edges.flatMap((edge) => {
-    if (edge.kind !== 'wall' || Math.abs(edge.from[2] - edge.to[2]) > LEVEL_MM) return [];
-    const side = roof.blocks.find(({ id }) => id === edge.block)?.sides[edge.side];
-    if (side === undefined) return [];
-    const us = [edge.from, edge.to].map((p) => along(side, v3.inPlan(p)));
-    const from = Math.max(0, Math.min(...us));
-    const to = Math.min(side.lengthMm, Math.max(...us));
-    return to - from < SHORTEST_MM ? [] : [{ edge, side, from, to }];
-  });
+interface LeanedOn {
+  readonly block: string;
+  readonly side: SideLine;
+  /** How far along it the slope comes to it, within its ends. mm */
+  readonly from: number;
+  readonly to: number;
+  readonly z: number;
+}
+
+/** The walls that slopes come to at one height. */
+const wallsOf = ({ roof }: FrameOnSite): LeanedOn[] =>
+  roof.blocks.flatMap(({ id, sides }) =>
+    sides.flatMap((side): LeanedOn[] => {
+      if (side.roof !== 'wall') return [];
+      const over = overWall(roof, id, side.index);
+      return [...new Set(over.map(({ slope }) => slope))].flatMap((slope): LeanedOn[] => {
+        const own = over.filter((one) => one.slope === slope);
+        const [us, zs] = [own.map(({ u }) => u), own.map(({ z }) => z)];
+        const [from, to] = [Math.max(0, Math.min(...us)), Math.min(side.lengthMm, Math.max(...us))];
+        const level = Math.max(...zs) - Math.min(...zs) < LEVEL_MM;
+        return level && to - from > SHORTEST_MM
+          ? [{ block: id, side, from, to, z: Math.max(...zs) }]
+          : [];
+      });
+    }),
+  );
 
 const along = (side: SideLine, p: readonly [number, number]): number =>
   v2.dot(v2.sub(p, side.start), side.along);
@@ -50,10 +65,11 @@ const endOff = (
 export const ledgersAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   if (site.job.timber.ledger === undefined) return [];
   const ledgers = site.members.filter(({ member }) => member.kind === 'ledger');
-  const ofWall = ({ block, side }: RoofBorder): Placed[] =>
-    ledgers.filter(({ member }) => member.block === block && member.side === side);
-  return wallsOf(site).flatMap(({ edge, side, from, to }): FitProblem[] => {
-    const own = ofWall(edge);
+  const ofWall = ({ block, side }: LeanedOn): Placed[] =>
+    ledgers.filter(({ member }) => member.block === block && member.side === side.index);
+  return wallsOf(site).flatMap((wall): FitProblem[] => {
+    const { side, from, to } = wall;
+    const own = ofWall(wall);
     if (own.length === 0)
       return [
         {
@@ -61,8 +77,8 @@ export const ledgersAmiss = (site: FrameOnSite, touching: Touching): FitProblem[
           ids: [],
           kind: 'missing',
           mm: to - from,
-          at: edge.from,
-          text: say`no ‹ledger› stands along wall ${edge.side + 1} of "${edge.block}"`,
+          at: [side.start[0], side.start[1], wall.z],
+          text: say`no ‹ledger› stands along wall ${side.index + 1} of "${wall.block}"`,
         },
       ];
     return own.flatMap((ledger): FitProblem[] => {

@@ -24,7 +24,7 @@ export {
   strutWallsOf,
   type Plate,
 } from './plates';
-export { outside, overOwnWalls, roofAbout, roofOver, type RoofOver } from './surface';
+export { outside, overOwnWalls, overWall, roofAbout, roofOver, type RoofOver } from './surface';
 export { isOnePoint, runsThrough } from './nodes';
 export { LINE_TIMBER } from './model';
 export type {

@@ -1,4 +1,4 @@
-import { clipConvex, type TaggedPolygon, type Vec2 } from '../geom';
+import { v2, clipConvex, type TaggedPolygon, type Vec2 } from '../geom';
 import { heightAt, planeOver } from './bands';
 import type { Bound, Roof, RoofPlane, Slope } from './model';
 
@@ -46,6 +46,37 @@ export const roofAbout = (roof: Roof, p: Vec2, block: string, side: number | nul
 
 /** A point this near a block's edge is on it. mm */
 const REACH_MM = 1e-3;
+
+/** A point of a roof this near a wall's face lies over it. mm */
+const OVER_WALL_MM = 0.01;
+
+/**
+ * Where the roof of a block comes over the outside face of one of its own walls, slope by slope: the corners of what
+ * timbers stand under there, seen from above or hidden under a higher eave.
+ *
+ * @returns distances along the wall from its start, and heights. mm
+ */
+export const overWall = (
+  { blocks, slopes }: Roof,
+  block: string,
+  side: number,
+): readonly { readonly slope: number; readonly u: number; readonly z: number }[] => {
+  const line = blocks.find(({ id }) => id === block)?.sides[side];
+  if (line === undefined) return [];
+  return slopes.flatMap(({ pieces }, slope) =>
+    pieces
+      .filter(({ plane }) => plane.block === block)
+      .flatMap(({ polygon, plane }) =>
+        polygon.points
+          .filter((p) => Math.abs(v2.dot(v2.sub(p, line.start), line.inward)) < OVER_WALL_MM)
+          .map((p) => ({
+            slope,
+            u: v2.dot(v2.sub(p, line.start), line.along),
+            z: heightAt(plane, p),
+          })),
+      ),
+  );
+};
 
 /** The parts of a slope that lie inside the walls of the blocks it belongs to. */
 export const overOwnWalls = (roof: Roof, { pieces, sides }: Slope): TaggedPolygon<unknown>[] => {

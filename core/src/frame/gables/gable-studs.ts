@@ -2,7 +2,7 @@ import { halfSpace, SAME_POINT_MM, SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 }
 import { isTie } from '../../kinds';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
-import { roofAbout, type BlockRoof, type SideLine } from '../../roof';
+import { overWall, roofAbout, type BlockRoof, type SideLine } from '../../roof';
 import { say } from '../../sentence';
 import { clashing, clearInSpace } from '../joint/in-space';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
@@ -16,22 +16,16 @@ interface Rise {
   readonly peak: number;
 }
 
-/** Null where no rake runs up over the wall. */
+/** Null where none of its block's roof comes over the wall. */
 const riseOf = ({ roof }: Site, { id }: BlockRoof, side: SideLine): Rise | null => {
-  const ends = roof.edges.flatMap((edge): Vec3[] =>
-    edge.kind === 'rake' && edge.block === id && edge.side === side.index
-      ? [edge.from, edge.to]
-      : [],
-  );
-  const [first] = ends;
+  const over = overWall(roof, id, side.index);
+  const [first] = over;
   if (first === undefined) return null;
-  const along = (p: Vec3): number => v2.dot(v2.sub(v3.inPlan(p), side.start), side.along);
-  const highest = ends.reduce((p, q) => (q[2] > p[2] ? q : p), first);
-  const us = ends.map(along);
+  const us = over.map(({ u }) => u);
   return {
     from: Math.max(0, Math.min(...us)),
     to: Math.min(side.lengthMm, Math.max(...us)),
-    peak: along(highest),
+    peak: over.reduce((p, q) => (q.z > p.z ? q : p), first).u,
   };
 };
 

@@ -1,11 +1,11 @@
 import { SAME_POINT_MM, v2, v3, type Vec2 } from '../../geom';
 import type { Stock } from '../../job';
-import type { RoofBorder } from '../../roof';
+import { overWall, type BlockRoof, type SideLine, type Slope } from '../../roof';
 import { clashing, clearInSpace } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
-import { sideAt, slopeAt, type Site } from '../site';
+import { slopeAt } from '../site';
 import { planedToRoof } from '../to-member';
 import { runsUpTo } from './at-wall';
 
@@ -17,17 +17,19 @@ import { runsUpTo } from './at-wall';
  *        ││ ╲ ╲
  *        │└┘  ╲
  */
-const ledgerOf = (site: Site, border: RoofBorder, stock: Stock, number: number): Member => {
-  const side = sideAt(site, border.block, border.side);
-  const slope = slopeAt(site, border.slope);
-  const us = [border.from, border.to].map((p) =>
-    v2.dot(v2.sub(v3.inPlan(p), side.start), side.along),
-  );
+const ledgerOf = (
+  { id: block }: BlockRoof,
+  side: SideLine,
+  slope: Slope,
+  over: readonly { readonly u: number; readonly z: number }[],
+  stock: Stock,
+): Member => {
+  const us = over.map(({ u }) => u);
   const from = Math.max(0, Math.min(...us));
   const to = Math.min(side.lengthMm, Math.max(...us));
   const at = (u: number): Vec2 =>
     v2.add(v2.add(side.start, v2.scale(side.along, u)), v2.scale(side.inward, stock.thickness / 2));
-  const top = Math.max(border.from[2], border.to[2]) - slope.rise * stock.thickness;
+  const top = Math.max(...over.map(({ z }) => z)) - slope.rise * stock.thickness;
   const end = (which: 'top' | 'bottom', u: number): EndCut => ({
     at: which,
     name: 'end cut',
@@ -36,10 +38,10 @@ const ledgerOf = (site: Site, border: RoofBorder, stock: Stock, number: number):
   });
   const [x, y] = at(from);
   return {
-    id: memberId(border.block, 'ledger', border.side, number),
+    id: memberId(block, 'ledger', side.index),
     kind: 'ledger',
-    block: border.block,
-    side: border.side,
+    block,
+    side: side.index,
     stock,
     frame: {
       origin: [x, y, top],
@@ -63,11 +65,13 @@ const ledgerOf = (site: Site, border: RoofBorder, stock: Stock, number: number):
 export const ledgers: Pass = (site, _primary, before): Added => {
   const stock = site.job.timber.ledger;
   if (stock === undefined) return { members: [], problems: [] };
-  const members = site.roof.edges.flatMap((edge, i): Member[] => {
-    if (edge.kind !== 'wall') return [];
-    const side = sideAt(site, edge.block, edge.side);
-    if (!runsUpTo(side, slopeAt(site, edge.slope))) return [];
-    const whole = ledgerOf(site, edge, stock, i);
+  const walls = site.roof.blocks.flatMap((block) => block.sides.map((side) => ({ block, side })));
+  const members = walls.flatMap(({ block, side }): Member[] => {
+    const all = overWall(site.roof, block.id, side.index);
+    const [at] = all.filter((one) => runsUpTo(side, slopeAt(site, one.slope)));
+    if (at === undefined) return [];
+    const own = all.filter(({ slope }) => slope === at.slope);
+    const whole = ledgerOf(block, side, slopeAt(site, at.slope), own, stock);
     if (whole.axis.runMm < SAME_POINT_MM) return [];
     const { origin, a } = whole.frame;
     const middle = v3.add(origin, v3.scale(a, whole.axis.runMm / 2));

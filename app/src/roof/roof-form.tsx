@@ -11,12 +11,12 @@ import {
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { countOf, useAddressed } from '../nav/addressed';
-import { EaveSection } from '../draw/eave-section';
 import { BlockChoice } from '../site/block-choice';
 import { Button } from '../ui/button';
 import { ChoiceField, LengthField, PitchField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 import { Breaks } from './breaks';
+import { EaveProblem } from './eave-problem';
 import { AtWall, EaveBlocks, GableEnds } from './roof-edges';
 import { Gablet } from './gablet';
 
@@ -177,7 +177,7 @@ export const RoofForm = () => {
         <GableEnds />
         <AtWall />
         <Title>The eave in section</Title>
-        <EaveSection display={job.display} />
+        <EaveProblem index={index} />
         <EaveBlocks />
         <ChoiceField
           label="Tail"

@@ -62,10 +62,14 @@ export const pieceAnswer = (solution: Solution, mark: string): PieceAnswer | nul
   };
 };
 
-/** A common over its plate; null where the roof has none. */
-export const eaveAnswer = (solution: Solution): EaveSection | null => {
-  const { job, cuts } = solution;
-  const entry = cuts.members.find(({ kind }) => kind === 'common' || kind === 'king-common');
+/** A common of a part over its plate; null where that has none. */
+export const eaveAnswer = (solution: Solution, block: string): EaveSection | null => {
+  const { job, cuts, members } = solution;
+  const own = new Set(members.flatMap((one) => (one.block === block ? [one.id] : [])));
+  const entry = cuts.members.find(
+    ({ kind, members: [first = ''] }) =>
+      (kind === 'common' || kind === 'king-common') && own.has(first),
+  );
   const member = memberOf(solution, entry);
   return entry === undefined || member === undefined ? null : eaveSection(job, entry, member);
 };

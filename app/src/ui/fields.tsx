@@ -49,10 +49,15 @@ const useHand = (
 export const LengthField = ({
   size = 'building',
   path,
+  refusedAt = path,
   value,
   onValue,
   ...rest
-}: FieldProps<number> & { readonly size?: 'building' | 'timber' }) => {
+}: FieldProps<number> & {
+  readonly size?: 'building' | 'timber';
+  /** The field of the job that it comes to, where that has another of its own on the screen. */
+  readonly refusedAt?: string;
+}) => {
   const { job, problemAt } = useOpenJob();
   const { display } = job;
   const imperial = display.units === 'imperial';
@@ -66,7 +71,7 @@ export const LengthField = ({
       written={writeLength(value, display)}
       read={readLengthEntry(display, imperial ? (size === 'building' ? 'ft' : 'in') : 'mm')}
       onFault={onFault}
-      problem={problemAt(path)}
+      problem={problemAt(refusedAt)}
       keys={lengthKeys(display)}
       testID={`field-${path}`}
     />

@@ -20,6 +20,17 @@ export interface EaveSection {
   readonly hapMm: number;
   readonly seatMm: number;
   readonly overhangMm: number;
+  /** The level line that a soffit hangs under, z, from the tail to the wall; null where there is no tail. */
+  readonly soffitMm: number | null;
+  /** Of the seat, what lies on the plate; of the rafter, what is left over the notch, square to its edge. */
+  readonly bearingMm: number;
+  readonly leftMm: number;
+  /** Of the rafter's depth, what the notch takes. */
+  readonly share: number;
+  /** Heights of the fascia's top and bottom, z; null where the crew sets none. */
+  readonly fasciaMm: readonly [top: number, bottom: number] | null;
+  /** What the rafters' undersides have to clear: its outer top corner. */
+  readonly obstruction: Vec2 | null;
   /** What a picture of the eave shows. */
   readonly left: number;
   readonly right: number;
@@ -77,17 +88,29 @@ export const eaveSection = (job: Job, entry: CutListEntry, member: Member): Eave
   const plateLow = -plateThicknessOf(job);
   const fascia = fasciaAt(job, overhangMm, hap, slopeRad);
   const right = plateWidth + INSIDE_MM;
+  const rafter = board.left.map((loop) => loop.map(place));
+  const kept = rafter.flat();
+  const outside = kept.filter(([x]) => x < 0).map(([, z]) => z);
+  const soffitMm = entry.length.tail > 0 && outside.length > 0 ? Math.min(...outside) : null;
+  const heights = fascia.map(([, z]) => z);
+  const { obstruction } = job.framing;
   return {
-    rafter: board.left.map((loop) => loop.map(place)),
+    rafter,
     plate: box(0, plateWidth, 0, plateLow),
     wall: box(0, plateWidth, plateLow, plateLow - WALL_MM),
     fascia,
     hapMm: hap,
     seatMm: width,
     overhangMm,
+    soffitMm,
+    bearingMm: Math.min(width, plateWidth),
+    leftMm: entry.stock.depth * (1 - entry.seat.depthFraction),
+    share: entry.seat.depthFraction,
+    fasciaMm: fascia.length === 0 ? null : [Math.max(...heights), Math.min(...heights)],
+    obstruction: obstruction === undefined ? null : [-obstruction.out, -obstruction.below],
     left: Math.min(-overhangMm, ...fascia.map(([x]) => x)) - MARGIN_MM,
     right,
-    low: Math.min(plateLow - MARGIN_MM, ...fascia.map(([, z]) => z - MARGIN_MM)),
+    low: Math.min(plateLow, soffitMm ?? 0, ...heights, -(obstruction?.below ?? 0)) - MARGIN_MM,
     high: hap + right * Math.tan(slopeRad) * SHOWN_SHARE + MARGIN_MM,
   };
 };

@@ -94,16 +94,26 @@ export const lineUnder = (
   return best;
 };
 
+/** How far a timber's highest corner stands above the slope of its own side that it lies nearest to, square to it. mm */
+const aboveOwnSlope = ({ roof }: FrameOnSite, { member, corners }: Placed): number => {
+  const above = roof.slopes
+    .filter(({ sides }) =>
+      sides.some(({ block, side }) => block === member.block && side === member.side),
+    )
+    .map(({ plane }) => Math.max(...corners.map((p) => planeAt(plane, p))));
+  return above.reduce((p, q) => (Math.abs(q) < Math.abs(p) ? q : p), Infinity);
+};
+
 /**
- * How a purlin lies that stands on no line of the roof, by its highest corner over the slope there: over the rafters,
- * between them, or under them. Null for every other timber.
+ * How a purlin lies that stands on no line of the roof, by its highest corner over its own slope, which another roof may
+ * hang over: over the rafters, between them, or under them. Null for every other timber.
  */
 export const purlinLies = (
   site: FrameOnSite,
   placed: Placed,
 ): 'over' | 'between' | 'under' | null => {
   if (placed.member.kind !== 'purlin' || lineUnder(site, placed) !== null) return null;
-  const mm = mostProud(site, placed).mm;
+  const mm = aboveOwnSlope(site, placed);
   if (mm > placed.member.stock.depth / 2) return 'over';
   return mm > -site.job.timber.common.depth / 2 ? 'between' : 'under';
 };

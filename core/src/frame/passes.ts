@@ -43,11 +43,12 @@ export const PASSES: readonly Pass[] = [
   rafters,
   ledgers,
   eaves,
-  eaveBlocks,
   gableEnds,
   purlins,
   rafterTies,
   collarTies,
+  // Between the rafters and what lies flat on them.
+  eaveBlocks,
   struts,
   roofPurlins,
   gableStuds,

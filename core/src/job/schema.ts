@@ -126,6 +126,15 @@ const framing = z.strictObject({
   shortestJack: length(0, 5000).default(200),
   /** How many times a timber's depth a scarf is long, where a ridge or a purlin is longer than its timber; 3 where none is given. */
   scarf: z.union([z.literal(3), z.literal(5)]).optional(),
+  /** Something outside the wall that the rafters' undersides have to clear, a bolt's head say. */
+  obstruction: z
+    .strictObject({
+      /** Plan distance of its outer side from the plate's outside face. */
+      out: length(0, 3000),
+      /** How far its top stands below the plate's top. */
+      below: length(-1500, 3000),
+    })
+    .optional(),
   /** How the crew marks an angle; by the pitch's own way where none is given. */
   angles: z.enum(['square', 'degrees', 'two-readings']).optional(),
 });

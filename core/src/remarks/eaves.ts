@@ -1,10 +1,14 @@
 import { SAME_HEIGHT_MM } from '../geom';
+import { clearanceOf } from '../job';
 import { inMm, say } from '../sentence';
 import type { Roof, SideLine } from '../roof';
 import { caution, note, type Remark, type Subject } from './remark';
 
 /** The widest gable overhang that a ladder usually carries: a foot. mm */
 const USUAL_LADDER_MM = 305;
+
+/** What is cleared by less than this under nothing touches: rounding. mm */
+const CLEAR_MM = 0.01;
 
 const eaves = (roof: Roof): { fall: number; line: SideLine; block: string }[] =>
   roof.slopes.flatMap(({ sides }) =>
@@ -36,6 +40,14 @@ export const aboutEaves = ({ job, roof }: Subject): Remark[] => {
       note(
         'tail-plumb',
         say`where there is no overhang the rafter ends plumb at the ‹plate›, not square`,
+      ),
+    );
+  const inWay = Math.min(...job.blocks.flatMap((_, i) => clearanceOf(job, i) ?? []));
+  if (inWay < -CLEAR_MM)
+    remarks.push(
+      caution(
+        'not-cleared',
+        say`what stands outside the wall comes ${inMm(-inWay, 1)} into the rafters, measured plumb; set them higher over the ‹plate›, or take less overhang, under Roof`,
       ),
     );
   const sides = roof.blocks.flatMap((block) => block.sides);

@@ -38,6 +38,7 @@ export type RemarkCode =
   | 'bevel-valley'
   | 'fascias-uneven'
   | 'tail-plumb'
+  | 'not-cleared'
   | 'studs-differ'
   | 'gable-overhang'
   | 'wide-ladder'

@@ -19,6 +19,14 @@ export const aboutTies = ({ job, framing }: Subject): Remark[] => {
         ridge,
       ),
     );
+  if (rafterTies !== undefined && joist === undefined && ridge !== undefined)
+    remarks.push(
+      caution(
+        'no-ties',
+        say`‹rafter ties› are asked for and none can lie where they should: nothing keeps the rafters from pushing the walls out. See what stands in their way at the ‹plates›, or have the ‹ridge› carried as a beam, as an engineer says`,
+        ridge,
+      ),
+    );
   const apart = job.framing.spacing * (collarTies?.every ?? 1);
   if (collar !== undefined && apart > USUAL_COLLARS_MM)
     remarks.push(

@@ -8,7 +8,7 @@ export const heronSlip: JobInput = {
   version: 1,
   name: 'Heron Slip',
   about:
-    'Rowing shed on the slip. An L: the long shed hipped at its corners, and a gabled wing towards the water, flush with the east end, where the hip breaks to the wing’s lower ridge. Ceiling joists tie it; the wing’s gable has a ladder.',
+    'Rowing shed on the slip. An L: the long shed hipped at its corners, and a gabled wing towards the water, flush with the east end, where the hip breaks to the wing’s lower ridge. Ceiling joists tie it, blocks close the eaves; the wing’s gable has studs and a ladder.',
   display: { units: 'imperial', fraction: 16, pitch: 'in12', terms: 'us' },
   timber: {
     common: { thickness: `1 1/2"`, depth: `7 1/4"` },
@@ -18,6 +18,8 @@ export const heronSlip: JobInput = {
     fascia: { thickness: `3/4"`, depth: `7 1/4"` },
     barge: { thickness: `1 1/2"`, depth: `7 1/4"` },
     lookout: { thickness: `1 1/2"`, depth: `3 1/2"` },
+    gableStud: { thickness: `1 1/2"`, depth: `3 1/2"` },
+    blocking: { thickness: `1 1/2"`, depth: `9 1/4"` },
     rafterTie: { thickness: `1 1/2"`, depth: `7 1/4"` },
     plateWidth: `5 1/2"`,
     sheathing: `5/8"`,

@@ -8,7 +8,7 @@ export const quinceYard: JobInput = {
   version: 1,
   name: 'Quince Yard',
   about:
-    'Bakery. Gable to the yard; the street end is oblique, for it follows the lane, and is hipped: no two of its corners are alike. Canted purlins run round it halfway up.',
+    'Bakery. Gable to the yard; the street end is oblique, for it follows the lane, and is hipped: no two of its corners are alike. Canted purlins run round it halfway up, strutted from a wall along each side of the passage.',
   display: { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' },
   timber: {
     common: { thickness: 47, depth: 195 },
@@ -18,6 +18,7 @@ export const quinceYard: JobInput = {
     barge: { thickness: 47, depth: 195 },
     lookout: { thickness: 47, depth: 95 },
     purlin: { thickness: 75, depth: 175 },
+    strut: { thickness: 75, depth: 100 },
     plateWidth: 100,
     sheathing: 0,
   },
@@ -40,5 +41,13 @@ export const quinceYard: JobInput = {
       sides: [eave, eave, eave, { roof: 'gable', overhang: 300 }],
     },
   ],
-  purlins: [0, 1, 2].map((side) => ({ block: 'main', side, at: 0.5 })),
+  purlins: [
+    ...[0, 2].map((side) => ({
+      block: 'main',
+      side,
+      at: 0.5,
+      struts: { foot: 2_800, spacing: 2_400 },
+    })),
+    { block: 'main', side: 1, at: 0.5 },
+  ],
 };

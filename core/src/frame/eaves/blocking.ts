@@ -2,7 +2,7 @@ import { v2, v3, type Interval, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import type { SideLine, Slope } from '../../roof';
 import { leastMm, inMm, say } from '../../sentence';
-import { isRafter } from '../../kinds';
+import { isRafter, isTie } from '../../kinds';
 import { cutBetween, gapsAlong, type Gap } from '../joint/between';
 import { axisOf, memberId, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
@@ -117,7 +117,8 @@ export const eaveBlocks: Pass = (site, _primary, before): Added => {
       ],
     };
   const timbers = before.filter(
-    (member) => isRafter(member) || member.kind === 'hip' || member.kind === 'valley',
+    (member) =>
+      isRafter(member) || isTie(member) || member.kind === 'hip' || member.kind === 'valley',
   );
   const members = eaves.flatMap((eave, which) => {
     // Ripped from the board to the depth that its place wants.

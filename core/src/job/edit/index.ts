@@ -20,6 +20,16 @@ export {
   withSidesAlike,
   type BreakWay,
 } from './change-side';
+export {
+  clearanceOf,
+  eaveOfPart,
+  withObstruction,
+  withObstructionCleared,
+  withOverhang,
+  withSoffit,
+  type EaveOfPart,
+  type Gives,
+} from './eave';
 export { heightAtWall, withHeightAtWall } from './lean-to';
 export { withCorners } from './change-corners';
 export {

@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
-import type { CutListEntry } from '@ogee/core';
+import type { CutListEntry, Job } from '@ogee/core';
 import { commandLine, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
@@ -22,10 +22,33 @@ let server: AppServer;
 let browser: Browser;
 let page: Page;
 
+/** The station alone, its rafters 180 above the plate: figures that can be worked out by heart. */
+const withoutPorch = async (): Promise<void> => {
+  const { jobs } = (await (await fetch(`${server.base}/api/jobs`)).json()) as {
+    jobs: { id: string; name: string }[];
+  };
+  const address = `${server.base}/api/jobs/${jobs.find(({ name }) => name === 'Gannet Point')!.id}`;
+  const stored = (await (await fetch(address)).json()) as { revision: number; job: Job };
+  const { blocks, framing } = stored.job;
+  const job = {
+    ...stored.job,
+    blocks: blocks.slice(0, 1),
+    framing: { ...framing, seat: { hap: 180 } },
+    roofPurlins: [],
+  };
+  const answer = await fetch(address, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ revision: stored.revision, job }),
+  });
+  expect(answer.status).toBe(200);
+};
+
 beforeAll(async () => {
   server = await startApp();
   browser = await launch();
   page = await openPage(browser, PHONE);
+  await withoutPorch();
   await openSample(page, server.base, 'Gannet Point');
 });
 afterAll(async () => {
@@ -138,4 +161,49 @@ it('lays purlins over the rafters and laps the joists by thumb, as the command l
   await page.waitForSelector(byId('running-rafter'));
   const tape = await textOf(page, 'running-rafter');
   for (const mm of [60, 760, 1460]) expect(tape).toContain(`${mm} mm`);
+});
+
+it('settles the eave by its figures: a soffit gives the overhang, an overhang the soffit', async () => {
+  await tap(page, 'place-roof');
+  await choose('Worked out from the other two', 'The overhang');
+  await typeInto(page, 'field-eave.framing.soffit', '250');
+  await leaveField(page);
+  await settled(page);
+  const { job } = await storedJob(page);
+  const side = job.blocks[0]!.sides[0]!;
+  const [common] = await listed('common');
+  // From the plate down: the tail’s plumb cut less what its top stands higher.
+  const overhang = 'overhang' in side ? side.overhang : 0;
+  const { hap } = common!.seat!;
+  expect(overhang + 170 * Math.SQRT2 - hap).toBeCloseTo(250, 3);
+  expect(common!.length.tail).toBeCloseTo(overhang * Math.SQRT2, 3);
+  // The figure on the drawing leads to its field.
+  await tap(page, 'eave-hap');
+  const focused = await page.evaluate(() => document.activeElement?.getAttribute('data-testid'));
+  expect(focused).toBe('field-eave.framing.seat.hap');
+  await choose('Worked out from the other two', 'The soffit');
+  await typeInto(page, `field-eave.blocks.0.sides.0.overhang`, '350');
+  await leaveField(page);
+  await settled(page);
+  expect((await textOf(page, 'eave-soffit')).replace(/\s+/g, ' ')).toContain(
+    `${Math.round(350 + 170 * Math.SQRT2 - hap)} mm below`,
+  );
+});
+
+it('puts studs in the gables, struts under the purlins, and the mitre on a sheet of plywood', async () => {
+  await choose('In the gable, under its rafters', 'Not framed here');
+  expect(await listed('gable-stud')).toEqual([]);
+  await choose('In the gable, under its rafters', 'Gable studs');
+  expect((await listed('gable-stud'))[0]!.count).toBe(4);
+  await openSample(page, server.base, 'Quince Yard');
+  await tap(page, 'place-cuts');
+  await tap(page, 'piece-P1');
+  await page.waitForSelector(byId('set-out-full-size'));
+  await tap(page, 'set-out-full-size');
+  for (let i = 0; i < 4; i += 1) await tap(page, 'development-next');
+  const [purlin] = await listed('purlin');
+  const read = await textOf(page, 'development-read');
+  const of = (name: string) => purlin!.cuts.find((cut) => cut.name === name)!;
+  expect(read).toContain(`${of('side').faceAngle.toFixed(1)}°`);
+  expect(read).toContain(`${of('edge').edgeAngle.toFixed(1)}°`);
 });

@@ -24,6 +24,7 @@ import { handsText } from './cut-list';
 import { useInHands } from './in-hands';
 import { PieceBoard } from './piece-board';
 import { SetOut } from './set-out';
+import { SetOutFullSize } from './set-out-full-size';
 import { Worked } from './working';
 
 type Display = Job['display'];
@@ -238,6 +239,7 @@ export const PieceSheet = ({ piece, display, way, boardElsewhere = false }: Shee
         level="caution"
         text="Clamp the board, keep the cord and the other hand behind the saw, and let the guard close. A tilted saw binds sooner."
       />
+      <SetOutFullSize developments={piece.developments} />
       <Fold
         title="Every figure"
         what="lengths, angles and the rest, each with its working"

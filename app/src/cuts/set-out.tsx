@@ -1,5 +1,6 @@
 import type { CutListEntry, RunningMarks } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
+import { KINDS } from '@ogee/core/src/kinds';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { writeLength } from '../ui/length-entry';
@@ -67,7 +68,7 @@ export const SetOut = ({
       {heights?.map(({ top, abovePlate, fall }) => (
         <Row
           key={top}
-          name={`Top of the ${kind === 'ridge' ? '‹ridge›' : '‹purlin›'}, above its ‹plate›`}
+          name={`Top of the ‹${KINDS[kind].term}›, above its ‹plate›`}
           value={shown(abovePlate)}
           testID="ridge-height"
         >

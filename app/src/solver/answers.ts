@@ -11,10 +11,12 @@ import {
   tapesOf,
 } from '@ogee/core/src/cuts';
 import {
+  developmentsOf,
   eaveSection,
   elevationView,
   frameMesh,
   planDrawing,
+  type Development,
   type EaveSection,
   type ElevationView,
   type FrameMesh,
@@ -36,6 +38,8 @@ export interface PieceAnswer {
   readonly notes: CutList['notes'];
   readonly board: BoardDrawing;
   readonly working: Working;
+  /** How its mitres are set out full size; none where it has none. */
+  readonly developments: readonly Development[];
   /** The tapes that it is marked by, or lies on. */
   readonly tapes: readonly RunningMarks[];
   /** For the board as it is drawn, and for its mirror image. */
@@ -57,6 +61,7 @@ export const pieceAnswer = (solution: Solution, mark: string): PieceAnswer | nul
     notes: solution.cuts.notes.filter((note) => note.member === mark),
     board: boardOf(member),
     working: workingOf(member),
+    developments: developmentsOf(member),
     tapes: tapesOf(solution.cuts, entry),
     steps: { drawn: stepsOf(member, false), mirrored: stepsOf(member, true) },
   };

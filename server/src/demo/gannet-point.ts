@@ -23,7 +23,7 @@ export const gannetPoint: JobInput = {
     plateWidth: 100,
     sheathing: 0,
   },
-  framing: { spacing: 450, seat: { width: 90 } },
+  framing: { spacing: 450, seat: { width: 60 } },
   blocks: [
     {
       id: 'main',

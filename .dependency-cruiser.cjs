@@ -7,6 +7,7 @@ const stages = [
   'geom',
   'job',
   'roof',
+  'sheathing',
   'frame',
   'cuts',
   'remarks',

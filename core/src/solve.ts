@@ -3,6 +3,7 @@ import { dryFit, type FitReport } from './fit';
 import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
 import { notesOf, remarksOn, type Remark } from './remarks';
+import { sheathingOf } from './sheathing';
 import { ok, refused, type Problem, type Result } from './problem';
 import { say, spoken } from './sentence';
 import { isPlain, workOutRoof, type Roof } from './roof';
@@ -80,6 +81,7 @@ export const solve = (job: Job): Result<Solution> => {
       members,
       notes: notesOf(subject, members, remarks),
       marks: runningMarks(job, subject.roof, subject.framing.members, members),
+      sheathing: sheathingOf(job, subject.roof),
     },
   };
   const sawn = impossible(solution);

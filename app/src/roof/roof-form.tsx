@@ -19,6 +19,7 @@ import { Breaks } from './breaks';
 import { EaveProblem } from './eave-problem';
 import { AtWall, EaveBlocks, GableEnds } from './roof-edges';
 import { Gablet } from './gablet';
+import { SheathingFields } from './sheathing';
 
 type Kind = Side['roof'];
 type Eave = Extract<Side, { roof: 'eave' }>;
@@ -190,6 +191,7 @@ export const RoofForm = () => {
           help="Plumb takes a plumb ‹fascia› and a level soffit, and is the default; square is quicker to cut and leans the ‹fascia›."
         />
       </View>
+      <SheathingFields />
     </View>
   );
 };

@@ -23,6 +23,7 @@ import {
   type Looking,
   type PlanDrawing,
 } from '@ogee/core/src/drawing';
+import { sheetedSlopes, type SheetedSlope } from '@ogee/core/src/sheathing';
 import type { Solution } from '@ogee/core/src/solve';
 import { stepsOf, type SawStep } from '@ogee/core/src/steps';
 
@@ -84,3 +85,5 @@ export const elevationAnswer = ({ roof }: Solution, looking: Looking): Elevation
 
 export const meshAnswer = ({ roof, members, cuts }: Solution): FrameMesh =>
   frameMesh(roof, members, markOf({ cuts }));
+
+export const sheetsAnswer = ({ job, roof }: Solution): SheetedSlope[] => sheetedSlopes(job, roof);

@@ -2,6 +2,7 @@ import type { FitReport } from '@ogee/core/src/fit';
 import type { Job } from '@ogee/core/src/job';
 import { fit, solve, type Solution } from '@ogee/core/src/solve';
 import type { EaveSection, ElevationView, FrameMesh, Looking } from '@ogee/core/src/drawing';
+import type { SheetedSlope } from '@ogee/core/src/sheathing';
 import { ok, type Result } from '@ogee/core/src/problem';
 import { expose, transfer } from 'comlink';
 import {
@@ -10,6 +11,7 @@ import {
   meshAnswer,
   pieceAnswer,
   roofAnswer,
+  sheetsAnswer,
   type PieceAnswer,
   type RoofAnswer,
 } from './answers';
@@ -54,6 +56,7 @@ const solver = {
     about(subject, (solution) => eaveAnswer(solution, block)),
   elevation: (subject: Subject, looking: Looking): ElevationView | null =>
     about(subject, (solution) => elevationAnswer(solution, looking)),
+  sheets: (subject: Subject): SheetedSlope[] | null => about(subject, sheetsAnswer),
   mesh: (subject: Subject): FrameMesh | null => {
     const mesh = about(subject, meshAnswer);
     return mesh === null ? null : transfer(mesh, [mesh.corners.buffer as ArrayBuffer]);

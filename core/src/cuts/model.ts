@@ -95,6 +95,24 @@ const note = z.object({
   text: z.string(),
 });
 
+/** Areas along the slopes, mm²; how sheets are sawn at hips and valleys, degrees; rows from the tails up, mm. */
+const sheathing = z.object({
+  area: z.number(),
+  slopes: z.array(
+    z.object({
+      block: z.string(),
+      side: z.number().int(),
+      area: z.number(),
+      sheets: z.number().int(),
+      rows: z.number().int(),
+      lastRow: z.number(),
+      edges: z.array(
+        z.object({ line: z.enum(['hip', 'valley']), angle: z.number(), tilt: z.number() }),
+      ),
+    }),
+  ),
+});
+
 /** The cut list as printed and served: the contract's fields, then ours. Every type of it is inferred from here. */
 export const cutListSchema = z.object({
   format: z.literal('ogee-cutlist'),
@@ -103,6 +121,7 @@ export const cutListSchema = z.object({
   members: z.array(entry),
   notes: z.array(note),
   marks: z.array(tape),
+  sheathing,
 });
 
 export type CutList = DeepReadonly<z.output<typeof cutListSchema>>;

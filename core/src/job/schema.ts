@@ -235,6 +235,16 @@ const rafterTies = z.strictObject({
   lap: length(20, 3000).optional(),
 });
 
+const sheathing = z.strictObject({
+  thickness: length(0, 100).optional(),
+  /** Of one sheet: its length, which lies along the eave, and its width. */
+  sheet: z
+    .tuple([length(300, 12_000), length(200, 3000)], {
+      error: 'expected a sheet as [length, width]',
+    })
+    .optional(),
+});
+
 /** The contract's job file, whole. Types are inferred from it; nothing else defines what a job is. */
 export const jobSchema = z.strictObject({
   format: z.literal('ogee-job'),
@@ -252,6 +262,7 @@ export const jobSchema = z.strictObject({
   roofPurlins: z.array(roofPurlins).max(200).default([]),
   collarTies: collarTies.optional(),
   rafterTies: rafterTies.optional(),
+  sheathing: sheathing.optional(),
 });
 
 export type Job = z.output<typeof jobSchema>;

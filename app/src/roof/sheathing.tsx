@@ -1,0 +1,121 @@
+import { sheetOf } from '@ogee/core/src/sheathing';
+import type { Job } from '@ogee/core/src/job';
+import { formatDegrees, formatLength, lengthFormat } from '@ogee/core/src/units';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useOpenJob } from '../data/open-job';
+import { useDrawnRoof, useOfRoof } from '../data/roof';
+import { SheetsDrawing } from '../draw/sheets';
+import { Fold } from '../ui/fold';
+import { LengthField } from '../ui/fields';
+import { Figure, Small, Strong, Title, Words } from '../ui/text';
+
+/** Square feet to a square metre. */
+const SQUARE_FEET = 10.7639;
+
+const areaText = (mm2: number, { units }: Job['display']): string =>
+  units === 'imperial'
+    ? `${Math.round((mm2 / 1e6) * SQUARE_FEET)} sq ft`
+    : `${(mm2 / 1e6).toFixed(1)} m²`;
+
+const sheetsText = (count: number): string => `${count} ${count === 1 ? 'sheet' : 'sheets'}`;
+
+/** The slopes one by one, each with its sheets drawn. */
+const Slopes = () => {
+  const { job } = useOpenJob();
+  const slopes = useOfRoof(['sheets'], (solver, roof) => solver.sheets(roof))?.answer ?? [];
+  const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
+  return (
+    <View className="gap-4 pb-2">
+      <Small>Eave below. Pale: sawn from a sheet of its own. Blue: from what another left.</Small>
+      {slopes.map((slope, i) => {
+        const name = `${slope.block}, wall ${slope.side + 1}`;
+        const edges = [
+          ...new Set(
+            slope.edges.map(
+              ({ line, angle, tilt }) =>
+                `At the ‹${line}›: ${formatDegrees(angle)} from the eave’s line, saw tilt ${formatDegrees(tilt)}`,
+            ),
+          ),
+        ];
+        return (
+          <View key={i} className="gap-1" testID={`sheets-${slope.block}-${slope.side}`}>
+            <View className="flex-row flex-wrap items-baseline justify-between gap-2">
+              <Strong>{name}</Strong>
+              <Figure className="text-lg">{sheetsText(slope.bought)}</Figure>
+            </View>
+            <SheetsDrawing
+              slope={slope}
+              words={`${name} laid flat: ${sheetsText(slope.bought)} in ${slope.rows} rows, the last ripped to ${text(slope.lastRow)}`}
+            />
+            <Small>
+              {slope.rows} rows; the last ripped to {text(slope.lastRow)}
+            </Small>
+            {edges.map((said) => (
+              <Small key={said} asked>
+                {said}
+              </Small>
+            ))}
+          </View>
+        );
+      })}
+    </View>
+  );
+};
+
+/** What covers the rafters: sheets, slope by slope. */
+export const SheathingFields = () => {
+  const { job, edit } = useOpenJob();
+  const roof = useDrawnRoof();
+  const [open, setOpen] = useState(false);
+  const [length, width] = sheetOf(job);
+  const set = (sheet: [number, number]) =>
+    edit((now) => ({ ...now, sheathing: { ...now.sheathing, sheet } }));
+  const sheathing = roof?.cuts.sheathing;
+  const all = sheathing?.slopes.reduce((sum, { sheets }) => sum + sheets, 0) ?? 0;
+  return (
+    <View className="gap-2">
+      <Title>Sheathing</Title>
+      <View className="flex-row gap-3">
+        <View className="flex-1">
+          <LengthField
+            label="Sheet, along the ‹eave›"
+            path="sheathing.sheet.0"
+            value={length}
+            onValue={(mm) => set([mm, width])}
+          />
+        </View>
+        <View className="flex-1">
+          <LengthField
+            label="Sheet, up the slope"
+            path="sheathing.sheet.1"
+            value={width}
+            onValue={(mm) => set([length, mm])}
+          />
+        </View>
+      </View>
+      {sheathing !== undefined && (
+        <View
+          className="flex-row flex-wrap items-baseline justify-between gap-2"
+          testID="sheathing"
+        >
+          <Words>{areaText(sheathing.area, job.display)} along the slopes</Words>
+          <Figure className="text-2xl">{sheetsText(all)}</Figure>
+        </View>
+      )}
+      <Small asked>
+        From the tails up, joints staggered by half a sheet, offcuts used where they fit. Leave the
+        gaps that the sheets want; run them wild over a gable and snap the line.
+      </Small>
+      <Fold
+        title="Sheets, slope by slope"
+        what="where each lies, the last row’s rip, the angles at hips and valleys"
+        open={open}
+        onOpen={setOpen}
+        testID="sheets"
+      >
+        {open && <Slopes />}
+      </Fold>
+    </View>
+  );
+};

@@ -172,7 +172,7 @@ describe('a framer with a phone', () => {
     const by = long(now, 'R1') - long(then, 'R1');
     expect(Math.abs(by)).toBeGreaterThan(1);
     expect(row).toContain(by < 0 ? '−' : '+');
-    expect(await page.$$(`${byId('beside')} svg`)).toHaveLength(2);
+    expect(await page.$$(`${byId('beside')} [role="img"] svg`)).toHaveLength(2);
     await tap(page, 'beside-close');
   });
 

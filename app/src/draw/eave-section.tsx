@@ -13,6 +13,9 @@ const HEIGHT_PX = 300;
 /** How large a figure that can be touched is at least. */
 const TOUCH_PX = 48;
 
+/** How wide a figure on it may be. */
+const LABEL_PX = 180;
+
 /** What of the eave can be touched on the drawing, to be entered. */
 export type EaveFigure = 'hap' | 'overhang' | 'soffit';
 
@@ -61,6 +64,7 @@ export const EaveSection = ({
     );
   };
   const soffit = soffitMm ?? 0;
+  const wide = Math.min(LABEL_PX, width);
   const labels: readonly Label[] = [
     {
       of: 'hap',
@@ -169,9 +173,9 @@ export const EaveSection = ({
               className={`absolute h-12 justify-center ${align === 'middle' ? 'items-center' : ''}`}
               style={
                 align === 'middle'
-                  ? { left: Math.max(0, x - 100), top: y, width: 200 }
+                  ? { left: Math.max(0, Math.min(x - wide / 2, width - wide)), top: y, width: wide }
                   : {
-                      left: Math.min(x, width - 170),
+                      left: Math.max(0, Math.min(x, width - LABEL_PX)),
                       top: Math.min(HEIGHT_PX - 2 * TOUCH_PX, Math.max(0, y)),
                     }
               }

@@ -16,7 +16,7 @@ import { offLayout } from './layout';
 import { ledgersAmiss } from './ledgers';
 import { bareLines } from './lines';
 import { overlapsOf, type Overlap } from './overlaps';
-import { isMember, place, type Body, type Placed, type PlacedPlate } from './placed';
+import { isEavePlate, isMember, place, type Body, type Placed, type PlacedPlate } from './placed';
 import type { FitProblem, FitReport } from './report';
 import { purlinsAmiss } from './purlins';
 import { roofPurlinsAmiss } from './roof-purlins';
@@ -104,7 +104,8 @@ export const dryFit = (
   const touching = touchingBy(contacts);
   const bearings = bearingsOf(site, contacts);
   const shared = overlapsOf<Placed | PlacedPlate>(
-    [...site.members, ...site.plates],
+    // A gable's plate is parted where a deep ridge comes down to it; studs and struts are held to theirs by their feet.
+    [...site.members, ...site.plates.filter(isEavePlate)],
     (one, other) => isMember(one) || isMember(other),
   );
   const loose = carriedBy(site, contacts);

@@ -152,7 +152,9 @@ export const bareEaves = (
   if (job.timber.fascia === undefined) return [];
   const fascias = members.filter(({ member }) => member.kind === 'fascia');
   const ends = new Map(fascias.map((fascia) => [fascia, stops(roof, fascia, contacts)]));
-  return roof.edges.flatMap((edge): FitProblem[] => {
+  /** How far along itself each fascia is wanted, eave by eave. */
+  const wanted = new Map<Placed, Interval[]>();
+  const bare = roof.edges.flatMap((edge): FitProblem[] => {
     if (!('side' in edge) || (edge.kind !== 'eave' && edge.kind !== 'step')) return [];
     const side = roof.blocks.find(({ id }) => id === edge.block)?.sides[edge.side];
     const slope = roof.slopes[edge.slope];
@@ -182,12 +184,19 @@ export const bareEaves = (
       );
     const covering = fascias.flatMap((fascia) => {
       const found = stretches(fascia);
-      return found.length === 0 ? [] : [{ found, stops: ends.get(fascia) ?? [] }];
+      return found.length === 0 ? [] : [{ fascia, found, stops: ends.get(fascia) ?? [] }];
     });
     const covered = covering.flatMap(({ found }) => found);
     const stopsHere = covering.flatMap((fascia) => fascia.stops);
     const corners = cornersOf(roof, edge, job.timber.fascia?.depth ?? 0).map(on);
     const [low, high] = [Math.min(0, length, ...corners), Math.max(0, length, ...corners)];
+    for (const { fascia } of covering) {
+      const { a } = fascia.member.frame;
+      const at = (t: number): number =>
+        v2.dot(v2.add(v3.inPlan(edge.from), v2.scale(side.along, t)), v3.inPlan(a));
+      const reach: Interval = [Math.min(at(low), at(high)), Math.max(at(low), at(high))];
+      wanted.set(fascia, [...(wanted.get(fascia) ?? []), reach]);
+    }
     return intervals
       .without([[low, high]], intervals.unite(covered, NEAR_MM), NEAR_MM)
       .filter(([a, b]) => {
@@ -212,4 +221,47 @@ export const bareEaves = (
         text: say`${inMm(b - a)} of the eave of "${edge.block}", wall ${edge.side + 1}, has no ‹fascia›`,
       }));
   });
+  return [
+    ...bare,
+    ...fascias.flatMap((fascia) =>
+      pastEave(fascia, wanted.get(fascia) ?? [], ends.get(fascia) ?? []),
+    ),
+  ];
 };
+
+/**
+ * A fascia that runs on past the end of its eave, with nothing there that it comes against: it has slipped along itself.
+ * Past a corner it may run as far as its mitre does.
+ */
+const pastEave = (
+  fascia: Placed,
+  wanted: readonly Interval[],
+  held: readonly Vec3[],
+): FitProblem[] => {
+  if (wanted.length === 0) return [];
+  const { a } = fascia.member.frame;
+  const on = (p: Vec3): number => v2.dot(v3.inPlan(p), v3.inPlan(a));
+  const [low, high] = [
+    Math.min(...wanted.map(([from]) => from)),
+    Math.max(...wanted.map(([, to]) => to)),
+  ];
+  return endsOfFascia(fascia).flatMap(({ points, middle }): FitProblem[] => {
+    const ts = points.map(on);
+    const past = Math.max(low - Math.min(...ts), Math.max(...ts) - high);
+    const square = Math.max(...ts) - Math.min(...ts) < FIT_GAP_MM;
+    if (!square || past < PAST_MM || points.some((p) => held.includes(p))) return [];
+    return [
+      {
+        members: [fascia.mark, 'roof'],
+        ids: [fascia.member.id],
+        kind: 'misplaced',
+        mm: past,
+        at: middle,
+        text: say`${fascia.mark} runs ${inMm(past, 1)} past the end of its eave`,
+      },
+    ];
+  });
+};
+
+/** A square end this little past its eave's end stands at it: rounding. mm */
+const PAST_MM = 1;

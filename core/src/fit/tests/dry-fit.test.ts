@@ -6,7 +6,7 @@ import type { Member } from '../../frame';
 import { v3, type HalfSpace, type Vec3 } from '../../geom';
 import { fit, solve, type Solution } from '../../solve';
 import { anyBuilding } from '../../tests/any-building';
-import { solved, type Building } from '../../tests/building';
+import { buildingInput, solved, solvedInput, type Building } from '../../tests/building';
 import { tee } from '../../tests/houses';
 
 const house: Building = { along: 9000, across: 6000, pitch: '9/12' };
@@ -192,4 +192,54 @@ describe('the dry fit', () => {
     expect(problem!.mm).toBeCloseTo(2 * 0.8, 6);
     expect(spoken(problem!.text)).toContain('1.6 mm off');
   });
+});
+
+it('catches a fascia that has slipped along itself, at a gable and into another roof', () => {
+  const eave = (pitch: string) => ({ roof: 'eave' as const, pitch, overhang: 450 });
+  const input = buildingInput({ along: 5000, across: 4400, pitch: '21/12' });
+  const found = solvedInput({
+    ...input,
+    timber: { ...input.timber, valley: { thickness: 38, depth: 286 } },
+    framing: { ...input.framing, levelFascia: 'raise-plate' },
+    blocks: [
+      ...input.blocks,
+      {
+        id: 'wing',
+        outline: [
+          [1400, -1600],
+          [2700, -1600],
+          [2700, 2200],
+          [1400, 2200],
+        ],
+        sides: [
+          { roof: 'gable' as const, overhang: 150 },
+          eave('24/12'),
+          { roof: 'open' as const },
+          eave('24/12'),
+        ],
+      },
+    ],
+  });
+  expect(fit(found).problems).toEqual([]);
+  const fascias = found.members.filter(({ kind }) => kind === 'fascia');
+  const shift = (member: Member, mm: number): Member => {
+    const by = v3.scale(member.frame.a, mm);
+    return {
+      ...member,
+      frame: { ...member.frame, origin: v3.add(member.frame.origin, by) },
+      ends: member.ends.map((end) => ({
+        ...end,
+        keep: { ...end.keep, offset: end.keep.offset + v3.dot(end.keep.normal, by) },
+      })),
+    };
+  };
+  for (const fascia of fascias)
+    for (const mm of [5, -5]) {
+      const members = found.members.map((one) => (one === fascia ? shift(one, mm) : one));
+      expect([fascia.id, mm, fit({ ...found, members }).problems.length > 0]).toEqual([
+        fascia.id,
+        mm,
+        true,
+      ]);
+    }
 });

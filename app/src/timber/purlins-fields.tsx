@@ -110,6 +110,18 @@ const OfPart = ({ block, named }: { readonly block: Block; readonly named: boole
       />
       {way !== null && (
         <>
+          {way.set === 'plumb' && (
+            <ChoiceField
+              label="Its top"
+              value={way.top ?? 'bevelled'}
+              options={[
+                { value: 'bevelled', label: 'Bevelled' },
+                { value: 'square', label: 'Square' },
+              ]}
+              onChange={(top) => set({ ...way, top })}
+              help="Bevelled to the slope, the rafters lie on it uncut (the default). Square, every rafter is notched over it like over a ‹plate›: more bearing, and no rafter can slide."
+            />
+          )}
           <ChoiceField
             label="How far in"
             value={placeOf(way)}

@@ -175,7 +175,9 @@ const isBroken = (
   if (kind !== 'hip' || end.upper) return false;
   const line = lineUnder(site, placed);
   if (line === null) return false;
-  const others = beside(placed, end, contacts).filter(({ member }) => member.kind !== 'hip-jack');
+  const others = beside(placed, end, contacts).filter(
+    ({ member }) => member.kind !== 'hip-jack' && !isPost(member),
+  );
   const heading = v2.unit(v3.inPlan(frame.a));
   const half = stock.thickness / 2;
   const tip = v3.inPlan(middleOfPoints(end.faces.flatMap(({ points }) => points)));
@@ -231,6 +233,11 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
     const seated: Touch[] = [];
     for (const face of sawn.seats) {
       const onPlates = at(face).filter(({ other }) => isPlate(other));
+      // Notched over a purlin, it must come down on that too.
+      const onPurlins = at(face).filter(
+        ({ other }) => isMember(other) && other.member.kind === 'purlin',
+      );
+      if (off(placed, face, onPurlins, LEAST_OVER_MM2)) missed = true;
       const touching = onPlates.filter(({ contact }) => touches(contact));
       seated.push(...touching);
       for (const { contact } of touching) {

@@ -1,4 +1,13 @@
-import { chordOf, FIT_GAP_MM, intervals, planeAt, v2, v3, type Interval } from '../geom';
+import {
+  chordOf,
+  FIT_GAP_MM,
+  intervals,
+  planeAt,
+  SAME_WAY_SINE,
+  v2,
+  v3,
+  type Interval,
+} from '../geom';
 import type { Job } from '../job';
 import { runOfSide, type LineKind, type Slope } from '../roof';
 import { inMm, say } from '../sentence';
@@ -29,8 +38,33 @@ interface Lain {
   readonly faces: readonly PlacedFace[];
 }
 
+/** A face this near level, as a cosine, is level. */
+const LEVEL = 1 - SAME_WAY_SINE;
+
+/**
+ * The slope whose rafters are notched over a purlin with a square top: wanted so, its top level, the higher edge of that in
+ * the plane of their undersides.
+ */
+const squareTop = ({ roof, job }: FrameOnSite, placed: Placed): Lain | null => {
+  const { block, side } = placed.member;
+  const wanted = job.purlins.some(
+    (one) => one.block === block && one.side === side && one.top === 'square',
+  );
+  const faces = facesOf(placed).filter(({ plane }) => plane.normal[2] > LEVEL);
+  if (!wanted || faces.length === 0) return null;
+  const slope = roof.slopes.find(({ plane, sides }) => {
+    const under = { ...plane, offset: plane.offset - job.timber.common.depth };
+    const off = Math.min(...faces.flatMap(({ points }) => points.map((p) => planeAt(under, p))));
+    return (
+      sides.some((own) => own.block === block && own.side === side) && Math.abs(off) < FIT_GAP_MM
+    );
+  });
+  return slope === undefined ? null : { slope, faces };
+};
+
 /** The slope whose rafters a purlin lies against. */
-const lainUnder = ({ roof, job }: FrameOnSite, placed: Placed): Lain | null => {
+const lainUnder = (site: FrameOnSite, placed: Placed): Lain | null => {
+  const { roof, job } = site;
   const { depth } = job.timber.common;
   for (const slope of roof.slopes) {
     const plane = { ...slope.plane, offset: slope.plane.offset - depth };
@@ -42,7 +76,7 @@ const lainUnder = ({ roof, job }: FrameOnSite, placed: Placed): Lain | null => {
     );
     if (faces.length > 0) return { slope, faces };
   }
-  return null;
+  return squareTop(site, placed);
 };
 
 type Wanted = Job['purlins'][number];

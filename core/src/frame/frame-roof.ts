@@ -62,6 +62,8 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   let alone = 0;
   for (const pass of PASSES) {
     const added = pass(site, primary.value, members);
+    const resawn = new Map((added.resawn ?? []).map((member) => [member.id, member]));
+    for (const [i, member] of members.entries()) members[i] = resawn.get(member.id) ?? member;
     members.push(...added.members);
     problems.push(...added.problems);
     alone = Math.max(alone, added.alone ?? 0);

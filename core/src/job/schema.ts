@@ -181,6 +181,8 @@ const purlin = z.strictObject({
     error: 'expected a share of the run over 0 and under 1, or {"distance": 1500}',
   }),
   set: z.enum(['canted', 'plumb']).default('canted'),
+  /** Set plumb: its top bevelled to the slope, or square, with every rafter notched over it; bevelled where none is given. */
+  top: z.enum(['bevelled', 'square']).optional(),
   /** Struts from its underside down to a bearing wall that runs along this side. */
   struts: z
     .strictObject({

@@ -10,7 +10,7 @@ import type { Remark, Subject } from './remark';
 import { aboutRidges } from './ridges';
 import { aboutSaw } from './saw';
 import { aboutScarfs, pastLongest } from './scarfs';
-import { aboutLowered, aboutPurlins } from './purlins';
+import { aboutLowered, aboutNotchedOver, aboutPurlins } from './purlins';
 import { aboutStruts } from './struts';
 import { aboutTies } from './ties';
 import { aboutCorners, aboutSeats } from './seats';
@@ -28,6 +28,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutTies(subject),
   ...aboutJoists(subject),
   ...aboutPurlins(subject),
+  ...aboutNotchedOver(subject),
   ...aboutStruts(subject),
   ...aboutLowered(subject),
   ...aboutScarfs(subject),

@@ -1,9 +1,11 @@
-import { planeAt, v2, v3, type Vec3 } from '../geom';
+import { notchPlumbDepth } from '../cuts';
+import { planeAt, SAME_POINT_MM, v2, v3, type Vec3 } from '../geom';
 import { bellyOf, type Member } from '../frame';
 import { KINDS } from '../kinds';
 import { loweredSquare, runOfSide } from '../roof';
 import { inMm, say } from '../sentence';
-import { note, type Remark, type Subject } from './remark';
+import { caution, note, type Remark, type Subject } from './remark';
+import { USUAL_NOTCH_SHARE } from './seats';
 
 /** A hip's line this near a purlin's end, in plan, runs through it. mm */
 const ON_LINE_MM = 0.5;
@@ -72,4 +74,34 @@ export const aboutLowered = ({ job, roof, framing }: Subject): Remark[] => {
       ];
     }),
   );
+};
+
+/** Rafters notched over a purlin by more than is usual, where they bend most. */
+export const aboutNotchedOver = ({ framing: { members } }: Subject): Remark[] => {
+  const shares = members.flatMap((member) =>
+    member.notches.flatMap((notch) =>
+      notch.onPurlin === undefined
+        ? []
+        : [
+            {
+              member,
+              share:
+                (notchPlumbDepth(member, notch) * Math.cos(member.axis.slopeRad)) /
+                member.stock.depth,
+            },
+          ],
+    ),
+  );
+  const [first] = shares;
+  if (first === undefined) return [];
+  const { member, share } = shares.reduce((p, q) => (q.share > p.share ? q : p), first);
+  return share <= USUAL_NOTCH_SHARE + SAME_POINT_MM
+    ? []
+    : [
+        caution(
+          'deep-notch',
+          say`the birdsmouth over the ‹purlin› takes ${Math.round(share * 100)} % of the rafter’s depth, where it bends most; the usual limit is a quarter. Bevel the ‹purlin›’s top, or ask an engineer`,
+          member,
+        ),
+      ];
 };

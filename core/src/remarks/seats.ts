@@ -5,7 +5,7 @@ import { inMm, say } from '../sentence';
 import { caution, note, type Remark, type Subject } from './remark';
 
 /** A notch deeper than this share of the rafter's depth is past the usual limit. */
-const USUAL_NOTCH_SHARE = 0.25;
+export const USUAL_NOTCH_SHARE = 0.25;
 /** A seat narrower than this is past the usual limit for bearing, mm. */
 const USUAL_BEARING_MM = 38;
 
@@ -32,7 +32,7 @@ export const aboutSeats = ({ job, framing }: Subject): Remark[] =>
   oneOfEach(framing.members, ['common', 'king-common', 'hip-jack']).flatMap((member) => {
     const seat = seatOf(member);
     if (seat === null) {
-      const [notch] = member.notches;
+      const notch = member.notches.find(({ onPurlin }) => onPurlin === undefined);
       return notch === undefined
         ? []
         : [
@@ -84,7 +84,7 @@ export const aboutCorners = ({ job, framing }: Subject): Remark[] =>
     const eaveAngleRad = member.fold?.eaveAngleRad ?? null;
     const { plateWidth } = job.timber;
     const seat = seatOf(member);
-    const [notch] = member.notches;
+    const notch = member.notches.find(({ onPurlin }) => onPurlin === undefined);
     if (notch !== undefined && seat === null) {
       remarks.push(
         caution(

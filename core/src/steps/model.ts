@@ -72,6 +72,8 @@ export type SawStep =
    */
   | {
       readonly act: 'notch';
+      /** What it lies on; a lip passes under a hip. */
+      readonly over: 'plate' | 'purlin' | 'nothing';
       readonly opens: 'bottom' | 'top';
       readonly seat: { readonly cut: number; readonly line: SawLine };
       readonly heels: readonly { readonly cut: number; readonly line: SawLine }[];

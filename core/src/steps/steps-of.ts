@@ -1,4 +1,4 @@
-import { v3, type Vec3 } from '../geom';
+import { v2, v3, type Vec3 } from '../geom';
 import { boardOf, pieceOf, span, type BoardMark } from '../cuts';
 import { solidOf, type Bevel, type Member } from '../frame';
 import { degrees } from '../units';
@@ -110,7 +110,12 @@ export const stepsOf = (member: Member, mirrored: boolean): SawStep[] => {
     const nth = same.findIndex((other) => other.end === end) + 1;
     return [{ act: 'cut', cut, at: end.at, name: end.name, line, nth, of: same.length }];
   });
-  const notches = member.notches.flatMap((notch): NotchStep[] => {
+  // From the upper end down, as the tape runs.
+  const up = v3.inPlan(member.frame.a);
+  const fromAbove = member.axis.level
+    ? member.notches
+    : [...member.notches].sort((p, q) => v2.dot(q.corner, up) - v2.dot(p.corner, up));
+  const notches = fromAbove.flatMap((notch): NotchStep[] => {
     const seatAt = cuts.findIndex(({ end }) => end === notch.seat);
     const seat = seatAt < 0 ? null : lineOf(seatAt);
     if (seat === null) return [];
@@ -122,6 +127,7 @@ export const stepsOf = (member: Member, mirrored: boolean): SawStep[] => {
     return [
       {
         act: 'notch',
+        over: notch.opens === 'top' ? 'nothing' : notch.onPurlin ? 'purlin' : 'plate',
         opens: notch.opens,
         seat: { cut: seatAt, line: seat },
         heels,

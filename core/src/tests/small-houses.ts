@@ -111,6 +111,7 @@ const purlinsOf = (
   { blocks: [first] }: JobInput,
   found: AnyPurlins | null,
   struts: typeof anyStruts extends fc.Arbitrary<infer T> ? T : never,
+  square: boolean,
 ): JobInput['purlins'] =>
   found === null || first === undefined
     ? []
@@ -121,6 +122,7 @@ const purlinsOf = (
           side,
           at: found.at,
           set: found.set,
+          ...(found.set === 'plumb' && square && { top: 'square' as const }),
           ...(struts && { struts }),
         }));
 
@@ -163,12 +165,32 @@ const anyStuds = fc.option(
 );
 
 const anyHouse: fc.Arbitrary<JobInput> = fc
-  .tuple(anyShape, anyTies, anyPurlins, anyRoofPurlins, anyEdges, anyLongest, anyStuds, anyStruts)
+  .tuple(
+    anyShape,
+    anyTies,
+    anyPurlins,
+    anyRoofPurlins,
+    anyEdges,
+    anyLongest,
+    anyStuds,
+    anyStruts,
+    fc.boolean(),
+  )
   .map(
-    ([house, ties, purlins, over, { overhang, framed, blocked }, longest, gableStud, struts]) => ({
+    ([
+      house,
+      ties,
+      purlins,
+      over,
+      { overhang, framed, blocked },
+      longest,
+      gableStud,
+      struts,
+      square,
+    ]) => ({
       ...house,
       ...ties,
-      purlins: purlinsOf(house, purlins, struts),
+      purlins: purlinsOf(house, purlins, struts, square),
       roofPurlins: roofPurlinsOf(house, over),
       blocks: hanging(house.blocks, overhang),
       timber: {

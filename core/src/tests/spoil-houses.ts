@@ -72,3 +72,16 @@ export const spoilHouses = (
   );
   return { tried, missed };
 };
+
+/** Of every spoiling of some boards of a frame, those that the proof does not see. */
+export const unseenSpoilings = (solution: Solution, boards: readonly Member[]): string[] =>
+  boards.flatMap((own) =>
+    SPOILINGS.flatMap(({ name, spoil }) => {
+      const next = spoil(own);
+      if (next === null) return [];
+      const members = solution.members.flatMap((member) =>
+        member !== own ? [member] : next === 'gone' ? [] : [next],
+      );
+      return fit({ ...solution, members }).problems.length === 0 ? [`${own.id} ${name}`] : [];
+    }),
+  );

@@ -64,14 +64,16 @@ const lipWords = ({ seat, heels }: Notch, voice: Voice): string[] => [
   `Lip: ${marking(seat.line, voice)}; ${saw(seat.line)}. What lies above this line falls off, from the line before to the end.`,
 ];
 
-const notchWords = ({ seat, heels, downMm }: Notch, voice: Voice): string[] => {
+const notchWords = ({ over, seat, heels, downMm }: Notch, voice: Voice): string[] => {
+  const on = over === 'purlin' ? ' over the purlin' : '';
   const corner = 'Saw to the corner and no further: past it the notch starts a split.';
   if (heels.length === 0)
     return [
       `Seat: ${marking(seat.line, voice)}; ${saw(seat.line)}. There is no heel: what lies below the line falls off.`,
     ];
   const lines = heels.map(
-    ({ line }, i) => `Heel${ordinal(i + 1, heels.length)}: ${marking(line, voice)}; ${saw(line)}.`,
+    ({ line }, i) =>
+      `Heel${on}${ordinal(i + 1, heels.length)}: ${marking(line, voice)}; ${saw(line)}.`,
   );
   const down =
     downMm === null
@@ -79,7 +81,7 @@ const notchWords = ({ seat, heels, downMm }: Notch, voice: Voice): string[] => {
       : ` It crosses the heel ${length(downMm, voice)} down that line from the top edge.`;
   return [
     ...lines,
-    `Seat: ${marking(seat.line, voice)}; ${saw(seat.line)}.${down} ${heels.length > 1 ? 'The two heels meet in the middle of the board, where the plates’ corner goes. ' : ''}${corner}`,
+    `Seat${on}: ${marking(seat.line, voice)}; ${saw(seat.line)}.${down} ${heels.length > 1 ? 'The two heels meet in the middle of the board, where the plates’ corner goes. ' : ''}${corner}`,
   ];
 };
 

@@ -1,6 +1,7 @@
 import { halfSpaceToLocal, v3 } from '../../geom';
 import type { JobInput } from '../../job';
 import { fit, type Solution } from '../../solve';
+import { stepsOf } from '../../steps';
 import { buildingInput, refusalOf, solvedInput } from '../../tests/building';
 import { pitchRad } from '../../units';
 
@@ -136,5 +137,100 @@ describe('purlins elsewhere', () => {
     const { purlin: _, ...timber } = gable(0.5).timber;
     expect(refusalOf({ ...gable(0.5), timber })).toContain('timber.purlin: missing');
     expect(refusalOf(gable(1.2))).toContain('purlins.0.at: ');
+  });
+});
+
+describe.each(['5/12', '9/12', '12/12'])('plumb with a square top at %s', (pitch) => {
+  const input = buildingInput({
+    along: 7000,
+    across: 5000,
+    pitch,
+    ends: ['eave', 'gable'],
+    timber: { purlin: { thickness: 50, depth: 150 }, hip: { thickness: 45, depth: 184 } },
+  });
+  const purlins = [0, 1, 2].map((side) => ({
+    block: 'main',
+    side,
+    at: 0.4,
+    set: 'plumb' as const,
+    top: 'square' as const,
+  }));
+  const wanted = { ...input, purlins };
+  const solution = solvedInput(wanted);
+  const m = Math.tan(pitchRad(pitch));
+
+  it('has its top level, its higher edge against the rafters’ undersides', () => {
+    const { hap } = solution.cuts.members.find(({ kind }) => kind === 'common')!.seat!;
+    const under = hap + (0.4 * 2500 + 25) * m - 184 / Math.cos(pitchRad(pitch));
+    for (const { frame, topMm, bevels } of solution.members.filter(
+      ({ kind }) => kind === 'purlin',
+    )) {
+      expect(bevels).toEqual([]);
+      expect(frame.origin[2] + topMm).toBeCloseTo(under, 6);
+    }
+  });
+
+  it('lies in birdsmouths as wide as it is thick and thickness × rise ÷ run deep', () => {
+    const rafters = solution.members.filter(({ notches }) =>
+      notches.some(({ onPurlin }) => onPurlin),
+    );
+    expect(rafters.length).toBeGreaterThan(20);
+    const rafter = rafters.find(({ kind, side }) => kind === 'common' && side === 0)!;
+    const { seat, corner } = rafter.notches.find(({ onPurlin }) => onPurlin)!;
+    const z = -seat.keep.offset;
+    const [x, y] = corner;
+    // Its underside over the heel, and where it comes out of the seat again.
+    const plane = solution.roof.slopes.find(({ sides }) =>
+      sides.some((one) => one.side === 0),
+    )!.plane;
+    const belly = (offset: number) =>
+      (plane.offset - 184 - plane.normal[0] * x - plane.normal[1] * (y + offset)) / plane.normal[2];
+    expect(z - belly(0)).toBeCloseTo(50 * m, 6);
+    expect(belly(50)).toBeCloseTo(z, 6);
+  });
+
+  it('is proved, and missed where a rafter is notched too deep, too little or not at all', () => {
+    expect(fit(solution).problems).toEqual([]);
+    const own = solution.members.find(
+      ({ kind, notches }) => kind === 'common' && notches.some(({ onPurlin }) => onPurlin),
+    )!;
+    for (const change of [3, -3, null]) {
+      const notches = own.notches.flatMap((notch) =>
+        notch.onPurlin === undefined
+          ? [notch]
+          : change === null
+            ? []
+            : [
+                {
+                  ...notch,
+                  seat: {
+                    ...notch.seat,
+                    keep: { ...notch.seat.keep, offset: notch.seat.keep.offset + change },
+                  },
+                },
+              ],
+      );
+      const members = solution.members.map((one) => (one === own ? { ...own, notches } : one));
+      expect(fit({ ...solution, members }).problems.length).toBeGreaterThan(0);
+    }
+  });
+
+  it('tells the two birdsmouths apart in the steps, the upper one first, and cautions a deep one', () => {
+    const rafter = solution.members.find(
+      ({ kind, notches }) => kind === 'common' && notches.length === 2,
+    )!;
+    const steps = stepsOf(rafter, false);
+    expect(steps.flatMap((step) => (step.act === 'notch' ? [step.over] : []))).toEqual([
+      'purlin',
+      'plate',
+    ]);
+    const deep = { ...wanted.timber, purlin: { thickness: 75, depth: 200 } };
+    const codes = solvedInput({ ...wanted, timber: deep }).cuts.notes.map(({ code }) => code);
+    expect(codes.includes('deep-notch')).toBe((75 * Math.sin(pitchRad(pitch))) / 184 > 0.25);
+  });
+
+  it('is refused where it would notch the rafters by more than a third', () => {
+    const thick = { ...wanted.timber, purlin: { thickness: 200, depth: 300 } };
+    expect(refusalOf({ ...wanted, timber: thick })).toMatch(/^purlins\.0\.at: .*square top/u);
   });
 });

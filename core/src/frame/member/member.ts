@@ -24,6 +24,8 @@ export interface Notch {
   readonly opens: 'bottom' | 'top';
   /** Where the heel's line, or the plate's outside face, crosses the timber's centre line in plan. */
   readonly corner: Vec2;
+  /** It lies on a purlin, not on a plate. */
+  readonly onPurlin?: true;
 }
 
 /** A bevelled top edge: what stands above the plane is planed off. */

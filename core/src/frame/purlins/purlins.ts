@@ -3,7 +3,9 @@ import type { Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { runOfSide, type Slope } from '../../roof';
 import { inMm, say, type Sentence } from '../../sentence';
+import { isRafter } from '../../kinds';
 import { clashing } from '../joint/in-space';
+import { seatNotch } from '../joint/plate-notches';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { solidOf } from '../member/solid-of';
 import type { Added, Pass } from '../pass';
@@ -68,7 +70,7 @@ const memberOf = (
     topMm: canted ? 0 : (slope.rise * stock.thickness) / 2,
     ends: [...cuts('top'), ...cuts('bottom')],
     notches: [],
-    bevels: canted ? [] : [{ keep: under, beyond: null }],
+    bevels: canted || wanted.top === 'square' ? [] : [{ keep: under, beyond: null }],
     mayStandProud: false,
     lies: 'under',
     axis: axisOf(high - low, 0),
@@ -76,6 +78,34 @@ const memberOf = (
     fold: null,
     dropMm: null,
   };
+};
+
+/** The rafters over a purlin whose top is square, each with a birdsmouth over it. */
+const notchedOver = (purlin: Member, rafters: readonly Member[]): Member[] => {
+  const { frame, topMm, stock } = purlin;
+  const downhill = v2.left(v3.inPlan(frame.a));
+  const face = v2.add(v3.inPlan(frame.origin), v2.scale(downhill, -stock.thickness / 2));
+  return clashing(purlin, rafters).map((rafter): Member => {
+    // Where its centre line comes over the purlin's lower face.
+    const heading = v2.unit(v3.inPlan(rafter.frame.a));
+    const start = v3.inPlan(rafter.frame.origin);
+    const t = v2.dot(v2.sub(face, start), downhill) / v2.dot(heading, downhill);
+    const corner = v2.add(start, v2.scale(heading, t));
+    const notch = seatNotch(corner, frame.origin[2] + topMm, v2.scale(downhill, -1), true);
+    const on = (name: string, end: EndCut): EndCut => ({ ...end, name, meets: purlin.id });
+    return {
+      ...rafter,
+      notches: [
+        ...rafter.notches,
+        {
+          ...notch,
+          seat: on('purlin seat', notch.seat),
+          heels: notch.heels.map((heel) => on('purlin heel', heel)),
+          onPurlin: true,
+        },
+      ],
+    };
+  });
 };
 
 /** A bevel of half the depth is half the depth: rounding. mm */
@@ -91,7 +121,13 @@ const amiss = (
   before: readonly Member[],
 ): Sentence | null => {
   const { plateMm } = sideAt(site, wanted.block, wanted.side);
-  const bevelled = wanted.set === 'plumb' ? purlin.pair.rise * purlin.stock.thickness : 0;
+  const taken = wanted.set === 'plumb' ? purlin.pair.rise * purlin.stock.thickness : 0;
+  const bevelled = wanted.top === 'square' ? 0 : taken;
+  // Square to the rafter's edge.
+  const notch = (taken - bevelled) * Math.cos(stretch.slope.slopeRad);
+  const { depth } = site.job.timber.common;
+  if (notch > depth * MOST_NOTCHED)
+    return say`set plumb with a square top would be notched ${inMm(notch)} into rafters ${inMm(depth)} deep; bevel its top, set it canted, or take a thinner one`;
   if (bevelled > purlin.stock.depth / 2 + BEVEL_SLACK_MM)
     return say`set plumb would lose ${inMm(bevelled)} of its depth to the bevel; set it canted, or take a deeper or thinner one`;
   const low = Math.min(
@@ -108,6 +144,9 @@ const amiss = (
   const [other] = clashing(purlin, before);
   return other === undefined ? null : say`would stand in a ${other.kind} there`;
 };
+
+/** A rafter notched over a purlin by more than this share of its depth is cut in two where it bends most. */
+const MOST_NOTCHED = 1 / 3;
 
 const problem = (index: number, code: Problem['code'], text: Problem['text']): Problem => ({
   code,
@@ -133,6 +172,7 @@ export const purlins: Pass = (site, _primary, before): Added => {
     };
   const members: Member[] = [];
   const problems: Problem[] = [];
+  const resawn = new Map<string, Member>();
   for (const [i, one] of wanted.entries()) {
     const distance = distanceOf(site, one);
     const run = runOfSide(site.roof, one.block, one.side);
@@ -149,10 +189,19 @@ export const purlins: Pass = (site, _primary, before): Added => {
     }
     for (const [n, stretch] of found.entries()) {
       const id = memberId(one.block, 'purlin', one.side, i, n);
-      const purlin = withLips(memberOf(site, one, stock, distance, stretch, id), before);
-      const why = amiss(site, one, distance, stretch, purlin, [...before, ...members]);
-      if (why === null) members.push(purlin);
-      else
+      const standing = before.map((member) => resawn.get(member.id) ?? member);
+      const purlin = withLips(memberOf(site, one, stock, distance, stretch, id), standing);
+      const notched =
+        one.set === 'plumb' && one.top === 'square'
+          ? notchedOver(purlin, standing.filter(isRafter))
+          : [];
+      const over = new Map(notched.map((rafter) => [rafter.id, rafter]));
+      const others = standing.map((member) => over.get(member.id) ?? member);
+      const why = amiss(site, one, distance, stretch, purlin, [...others, ...members]);
+      if (why === null) {
+        members.push(purlin);
+        for (const rafter of notched) resawn.set(rafter.id, rafter);
+      } else
         problems.push(
           problem(
             i,
@@ -162,5 +211,5 @@ export const purlins: Pass = (site, _primary, before): Added => {
         );
     }
   }
-  return { members, problems };
+  return { members, problems, resawn: [...resawn.values()] };
 };

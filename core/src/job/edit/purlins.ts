@@ -3,7 +3,7 @@ import type { Job } from '../schema';
 type Purlin = Job['purlins'][number];
 
 /** How the purlins under one part's rafters are set; the same under each of its eaves. */
-export type PurlinWay = Pick<Purlin, 'at' | 'set' | 'struts'>;
+export type PurlinWay = Pick<Purlin, 'at' | 'set' | 'top' | 'struts'>;
 
 /** How they are set under a part, by its first; null where it has none. */
 export const purlinWay = (job: Job, block: string): PurlinWay | null =>
@@ -13,9 +13,9 @@ export const purlinWay = (job: Job, block: string): PurlinWay | null =>
 export const purlinsAlike = (job: Job, block: string): boolean => {
   const own = job.purlins.filter((one) => one.block === block);
   return own.every(
-    ({ at, set, struts }) =>
-      JSON.stringify([at, set, struts]) ===
-      JSON.stringify([own[0]?.at, own[0]?.set, own[0]?.struts]),
+    ({ at, set, top, struts }) =>
+      JSON.stringify([at, set, top, struts]) ===
+      JSON.stringify([own[0]?.at, own[0]?.set, own[0]?.top, own[0]?.struts]),
   );
 };
 
@@ -41,7 +41,16 @@ export const withPurlins = (job: Job, block: string, way: PurlinWay | null): Job
       ...own.flatMap((side): Purlin[] =>
         way === null
           ? []
-          : [{ block, side, at: way.at, set: way.set, ...(way.struts && { struts: way.struts }) }],
+          : [
+              {
+                block,
+                side,
+                at: way.at,
+                set: way.set,
+                ...(way.set === 'plumb' && way.top && { top: way.top }),
+                ...(way.struts && { struts: way.struts }),
+              },
+            ],
       ),
     ],
   };

@@ -159,7 +159,7 @@ export const bareEaves = (
     const side = roof.blocks.find(({ id }) => id === edge.block)?.sides[edge.side];
     const slope = roof.slopes[edge.slope];
     const own = slope?.sides.some(({ block, side: i }) => block === edge.block && i === edge.side);
-    if (side === undefined || own !== true) return [];
+    if (side === undefined || slope === undefined || own !== true) return [];
     if (v3.distance(edge.from, edge.to) < SHORTEST_EAVE_MM) return [];
     const on = (p: readonly [number, number, number]): number =>
       v2.dot(v2.sub(v3.inPlan(p), v3.inPlan(edge.from)), side.along);
@@ -190,11 +190,18 @@ export const bareEaves = (
     const stopsHere = covering.flatMap((fascia) => fascia.stops);
     const corners = cornersOf(roof, edge, job.timber.fascia?.depth ?? 0).map(on);
     const [low, high] = [Math.min(0, length, ...corners), Math.max(0, length, ...corners)];
+    // On under a higher eave, which hides it from above.
+    const hidden = slope.pieces
+      .filter(({ plane }) => plane.block === edge.block && plane.side === edge.side)
+      .flatMap(({ polygon }) => polygon.points)
+      .filter((p) => Math.abs(v2.dot(v2.sub(p, v3.inPlan(edge.from)), side.inward)) < NEAR_MM)
+      .map((p) => on([p[0], p[1], 0]));
     for (const { fascia } of covering) {
       const { a } = fascia.member.frame;
       const at = (t: number): number =>
         v2.dot(v2.add(v3.inPlan(edge.from), v2.scale(side.along, t)), v3.inPlan(a));
-      const reach: Interval = [Math.min(at(low), at(high)), Math.max(at(low), at(high))];
+      const ends = [at(low), at(high), ...hidden.map(at)];
+      const reach: Interval = [Math.min(...ends), Math.max(...ends)];
       wanted.set(fascia, [...(wanted.get(fascia) ?? []), reach]);
     }
     return intervals

@@ -172,7 +172,12 @@ describe('a framer with a phone', () => {
     const by = long(now, 'R1') - long(then, 'R1');
     expect(Math.abs(by)).toBeGreaterThan(1);
     expect(row).toContain(by < 0 ? '−' : '+');
-    expect(await page.$$(`${byId('beside')} [role="img"] svg`)).toHaveLength(2);
+    // Drawn once they know how wide they are.
+    await page.waitForFunction(
+      (selector) => document.querySelectorAll(selector).length === 2,
+      {},
+      `${byId('beside')} [role="img"] svg`,
+    );
     await tap(page, 'beside-close');
   });
 

@@ -1,9 +1,14 @@
-import type { MarkChange } from '@ogee/core/src/cuts';
+import type { CutListEntry, MarkChange } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
 import { writeLength } from '../ui/length-entry';
 
-const signed = (mm: number, display: Job['display']): string =>
-  `${mm < 0 ? '−' : '+'}${writeLength(Math.abs(mm), display)}`;
+const CUTS_ALONE = 'its cuts, not its length';
+
+/** How much longer or shorter the long point is than it was. */
+const signedBy = (was: CutListEntry, is: CutListEntry, display: Job['display']): string => {
+  const mm = is.length.longPoint - was.length.longPoint;
+  return `${mm < 0 ? '−' : '+'}${writeLength(Math.abs(mm), display)}`;
+};
 
 /** By how much the long point did, and what else. */
 export const changeTold = ({ was, is, cut }: MarkChange, display: Job['display']): string => {
@@ -11,20 +16,16 @@ export const changeTold = ({ was, is, cut }: MarkChange, display: Job['display']
   if (is === null) return `gone, ${was.count} off before`;
   const count = was.count === is.count ? '' : `${was.count} → ${is.count} off`;
   if (!cut) return count;
-  const by = is.length.longPoint - was.length.longPoint;
-  const shown = (mm: number): string => writeLength(mm, display);
-  const long =
-    shown(was.length.longPoint) === shown(is.length.longPoint)
-      ? 'its cuts, not its length'
-      : `${shown(was.length.longPoint)} → ${shown(is.length.longPoint)} (${signed(by, display)})`;
+  const [from, to] = [was, is].map(({ length }) => writeLength(length.longPoint, display));
+  const long = from === to ? CUTS_ALONE : `${from} → ${to} (${signedBy(was, is, display)})`;
   return count === '' ? long : `${long} · ${count}`;
 };
 
 /** By how much a mark's long point is another than it was; null where it is new, gone, or only of another number. */
 export const changedBy = ({ was, is, cut }: MarkChange, display: Job['display']): string | null => {
   if (was === null || is === null || !cut) return null;
-  const by = is.length.longPoint - was.length.longPoint;
-  return Math.abs(by) < LEAST_TOLD_MM ? 'its cuts, not its length' : signed(by, display);
+  const by = Math.abs(is.length.longPoint - was.length.longPoint);
+  return by < LEAST_TOLD_MM ? CUTS_ALONE : signedBy(was, is, display);
 };
 
 /** A length that changes by less is the same. mm */

@@ -1,4 +1,4 @@
-import { v2, v3, type Vec2 } from '../geom';
+import { PARALLEL_SINE, v2, v3, type Vec2 } from '../geom';
 import type { EndCut, Member } from '../frame';
 import { degrees } from '../units';
 
@@ -115,7 +115,7 @@ const developed = (member: Member, cut: EndCut, end: 'top' | 'bottom'): Developm
   const drop = (p: Vec2): DevelopedLine => line(p, onPlan(p[0]), 'guide');
   const rafter = RAFTER_SHOWN * stock.depth;
   const up = v2.unit([1, pair.rise]);
-  const plumb = member.frame.e[2] > 1 - FLAT;
+  const plumb = member.frame.e[2] > 1 - PARALLEL_SINE;
   return {
     end,
     side: angleOf(from, sideAt),
@@ -183,9 +183,6 @@ const developed = (member: Member, cut: EndCut, end: 'top' | 'bottom'): Developm
     ],
   };
 };
-
-/** A purlin's depth this near plumb is set plumb. */
-const FLAT = 1e-9;
 
 /** The developments of a purlin's mitres, the upper end first; none for what has no mitre, or lies on the rafters. */
 export const developmentsOf = (member: Member): readonly Development[] =>

@@ -9,7 +9,7 @@ import {
   type Interval,
 } from '../geom';
 import type { Job } from '../job';
-import { runOfSide, type LineKind, type Slope } from '../roof';
+import { purlinDistance, type LineKind, type Slope } from '../roof';
 import { inMm, say } from '../sentence';
 import type { Touching } from './contacts';
 import { areaOf, atGable } from './ends';
@@ -81,11 +81,6 @@ const lainUnder = (site: FrameOnSite, placed: Placed): Lain | null => {
 
 type Wanted = Job['purlins'][number];
 
-/** Plan distance from the plate's outside face that a purlin is wanted at. mm */
-const wantedAt = ({ roof }: FrameOnSite, { block, side, at }: Wanted): number => {
-  return typeof at === 'object' ? at.distance : at * runOfSide(roof, block, side);
-};
-
 /** How far in from a side's plate the middle of a purlin's top lies. mm */
 const standsAt = (
   { roof }: FrameOnSite,
@@ -107,7 +102,7 @@ const standsFor = (
     const own = lain.slope.sides.some(
       ({ block, side }) => block === wanted.block && side === wanted.side,
     );
-    const [at, stands] = [wantedAt(site, wanted), standsAt(site, wanted, lain)];
+    const [at, stands] = [purlinDistance(site.roof, wanted), standsAt(site, wanted, lain)];
     return own && stands !== null ? [{ wanted, offMm: Math.abs(at - stands) }] : [];
   });
   return all.reduce<(typeof all)[number] | null>(
@@ -205,7 +200,7 @@ const bareLevels = (
   site.job.purlins.flatMap((wanted): FitProblem[] => {
     const { block, side } = wanted;
     const line = site.roof.blocks.find(({ id }) => id === block)?.sides[side];
-    const at = wantedAt(site, wanted);
+    const at = purlinDistance(site.roof, wanted);
     if (line === undefined) return [];
     const from = v2.add(line.start, v2.scale(line.inward, at));
     const along = (p: readonly number[]): number =>

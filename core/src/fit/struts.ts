@@ -1,6 +1,6 @@
 import { ALONGSIDE_SINE, chordOf, FIT_GAP_MM, joinedChords, v2, v3 } from '../geom';
 import type { Job } from '../job';
-import { runOfSide, type SideLine } from '../roof';
+import { purlinDistance, type SideLine } from '../roof';
 import { inMm, say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
@@ -24,13 +24,11 @@ interface Stretch {
 
 /** Where along a side the level line of a purlin runs, slope by slope. mm */
 const stretchesOf = ({ roof }: FrameOnSite, wanted: Wanted, side: SideLine): Stretch[] => {
-  const { block, at } = wanted;
-  const inward = typeof at === 'object' ? at.distance : at * runOfSide(roof, block, side.index);
-  const from = v2.add(side.start, v2.scale(side.inward, inward));
+  const from = v2.add(side.start, v2.scale(side.inward, purlinDistance(roof, wanted)));
   return roof.slopes.flatMap(({ pieces }) =>
     joinedChords(
       pieces
-        .filter(({ plane }) => plane.block === block && plane.side === side.index)
+        .filter(({ plane }) => plane.block === wanted.block && plane.side === side.index)
         .flatMap(({ polygon }) => chordOf(polygon, from, side.along) ?? []),
       NEAR_MM,
     ).filter(({ low, high }) => high - low > SHORTEST_MM),

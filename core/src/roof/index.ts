@@ -13,7 +13,14 @@ export { sideLines, type SideLine } from './side-lines';
 export { heightAt } from './bands';
 export { carryRidge, shareSide } from './edges';
 export { isPlain } from './plain';
-export { loweredSquare, purlinRows, purlinsOn, runOfSide, type PurlinRow } from './purlin-rows';
+export {
+  loweredSquare,
+  purlinDistance,
+  purlinRows,
+  purlinsOn,
+  runOfSide,
+  type PurlinRow,
+} from './purlin-rows';
 export {
   coveredWall,
   gablePlatesOf,

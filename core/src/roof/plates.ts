@@ -11,6 +11,7 @@ import type { Job } from '../job';
 import { heightAt, kickAndRest } from './bands';
 import type { BlockRoof, Bound, Roof, RoofPlane, SideRef } from './model';
 import type { SideLine } from './side-lines';
+import { withinWalls } from './surface';
 
 /** A wall plate as it lies on its wall: level, with plumb faces. */
 export interface Plate extends SideRef {
@@ -145,6 +146,22 @@ export const standingWall = (
   );
 };
 
+/** A plate along a side, its top at the side's own height where none is given. */
+const plateOf = (
+  job: Job,
+  block: string,
+  line: SideLine,
+  outline: readonly Vec2[],
+  topMm: number = line.plateMm,
+): Plate => ({
+  block,
+  side: line.index,
+  line,
+  outline,
+  topMm,
+  bottomMm: topMm - plateThicknessOf(job),
+});
+
 /** A stretch of one wall's plate, clipped to the walls of its block and mitred under its hips. */
 const outlineOf = (
   { walls, planes }: BlockRoof,
@@ -158,8 +175,7 @@ const outlineOf = (
     points: [at(from, 0), at(to, 0), at(to, width), at(from, width)],
     tags: [null, null, null, null],
   };
-  for (const { a, b, c } of walls)
-    if (polygon !== null) polygon = clipConvex(polygon, ([x, y]) => a * x + b * y - c, null);
+  polygon = withinWalls(walls, polygon, null);
   const own = planes[index];
   for (const other of planes) {
     if (own == null || other === null || other === own || polygon === null) continue;
@@ -194,18 +210,7 @@ export const gablePlatesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate
           )
           .flatMap((stretch): Plate[] => {
             const outline = outlineOf(block, side, stretch, width);
-            return outline === null
-              ? []
-              : [
-                  {
-                    block: block.id,
-                    side: side.index,
-                    line: side,
-                    outline,
-                    topMm: side.plateMm,
-                    bottomMm: side.plateMm - plateThicknessOf(job),
-                  },
-                ];
+            return outline === null ? [] : [plateOf(job, block.id, side, outline)];
           }),
       ),
   );
@@ -223,31 +228,18 @@ export const strutWallsOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[
     );
     const at = (u: number, v: number): Vec2 =>
       v2.add(side.start, v2.add(v2.scale(side.along, u), v2.scale(side.inward, struts.foot + v)));
-    let polygon: TaggedPolygon<null> | null = {
+    const whole = {
       points: [at(-far, -half), at(far, -half), at(far, half), at(-far, half)],
       tags: [null, null, null, null],
     };
-    for (const { a, b, c } of block.walls)
-      if (polygon !== null) polygon = clipConvex(polygon, ([x, y]) => a * x + b * y - c, null);
+    const polygon = withinWalls(block.walls, whole, null);
     const topMm = side.plateMm + (struts.level ?? 0);
-    return polygon === null
-      ? []
-      : [
-          {
-            block: id,
-            side: index,
-            line: side,
-            outline: polygon.points,
-            topMm,
-            bottomMm: topMm - plateThicknessOf(job),
-          },
-        ];
+    return polygon === null ? [] : [plateOf(job, id, side, polygon.points, topMm)];
   });
 
 /** Every wall plate of the building: along each eave's wall, inside its outside face, where that wall stands. */
 export const platesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] => {
   const width = plateWidthOf(job);
-  const thickness = plateThicknessOf(job);
   const plates: Plate[] = [];
   for (const block of blocks) {
     for (const side of block.sides) {
@@ -265,14 +257,7 @@ export const platesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] =>
       for (const stretch of standing) {
         const outline = outlineOf(block, side, stretch, width);
         if (outline === null) continue;
-        plates.push({
-          block: block.id,
-          side: side.index,
-          line: side,
-          outline,
-          topMm: side.plateMm,
-          bottomMm: side.plateMm - thickness,
-        });
+        plates.push(plateOf(job, block.id, side, outline));
       }
     }
   }

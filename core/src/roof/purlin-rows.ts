@@ -107,3 +107,9 @@ export const purlinRows = (
   const regular = Array.from({ length: count }, (_, i) => set.first + i * set.spacing);
   return [...regular, last].map(rowAt);
 };
+
+/** Plan distance from the plate's outside face at which a purlin under the rafters is wanted. mm */
+export const purlinDistance = (
+  roof: Parameters<typeof runOfSide>[0],
+  { block, side, at }: Job['purlins'][number],
+): number => (typeof at === 'object' ? at.distance : at * runOfSide(roof, block, side));

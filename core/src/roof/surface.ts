@@ -1,4 +1,4 @@
-import { v2, clipConvex, type TaggedPolygon, type Vec2 } from '../geom';
+import { clipConvex, v2, type TaggedPolygon, type Vec2 } from '../geom';
 import { heightAt, planeOver } from './bands';
 import type { Bound, Roof, RoofPlane, Slope } from './model';
 
@@ -78,15 +78,21 @@ export const overWall = (
   );
 };
 
+/** What of a convex polygon lies inside a block's walls; null where nothing does. */
+export const withinWalls = <Tag>(
+  walls: readonly Bound[],
+  polygon: TaggedPolygon<Tag>,
+  tag: Tag,
+): TaggedPolygon<Tag> | null =>
+  walls.reduce<TaggedPolygon<Tag> | null>(
+    (rest, { a, b, c }) => rest && clipConvex(rest, ([x, y]) => a * x + b * y - c, tag),
+    polygon,
+  );
+
 /** The parts of a slope that lie inside the walls of the blocks it belongs to. */
 export const overOwnWalls = (roof: Roof, { pieces, sides }: Slope): TaggedPolygon<unknown>[] => {
   const own = roof.blocks.filter(({ id }) => sides.some(({ block }) => block === id));
   return pieces.flatMap(({ polygon }) =>
-    own.flatMap(({ walls }): TaggedPolygon<unknown>[] => {
-      let rest: TaggedPolygon<unknown> | null = polygon;
-      for (const { a, b, c } of walls)
-        if (rest !== null) rest = clipConvex<unknown>(rest, ([x, y]) => a * x + b * y - c, null);
-      return rest === null ? [] : [rest];
-    }),
+    own.flatMap(({ walls }) => withinWalls<unknown>(walls, polygon, null) ?? []),
   );
 };

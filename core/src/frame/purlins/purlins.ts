@@ -1,7 +1,7 @@
 import { halfSpace, toWorld, v2, v3, type HalfSpace, type Vec2, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import type { Problem } from '../../problem';
-import { runOfSide, type Slope } from '../../roof';
+import { purlinDistance, runOfSide, type Slope } from '../../roof';
 import { inMm, say, type Sentence } from '../../sentence';
 import { isRafter } from '../../kinds';
 import { clashing } from '../joint/in-space';
@@ -12,12 +12,6 @@ import type { Added, Pass } from '../pass';
 import { sideAt, type Site } from '../site';
 import { deepestLip, LEAST_UNDER_LIP, withLips } from './lips';
 import { endCuts, endOf, stretches, type Stretch, type Wanted } from './stretches';
-
-/** Plan distance of the reference line from the plate's outside face. mm */
-const distanceOf = (site: Site, wanted: Wanted): number =>
-  typeof wanted.at === 'number'
-    ? wanted.at * runOfSide(site.roof, wanted.block, wanted.side)
-    : wanted.at.distance;
 
 /** The plane that the undersides of a slope's rafters lie in. */
 const underside = (site: Site, { plane }: Slope): HalfSpace => ({
@@ -174,7 +168,7 @@ export const purlins: Pass = (site, _primary, before): Added => {
   const problems: Problem[] = [];
   const resawn = new Map<string, Member>();
   for (const [i, one] of wanted.entries()) {
-    const distance = distanceOf(site, one);
+    const distance = purlinDistance(site.roof, one);
     const run = runOfSide(site.roof, one.block, one.side);
     const found = stretches(site, one, distance);
     if (found.length === 0) {

@@ -1,4 +1,4 @@
-import { halfSpace, v2, v3, type Vec3 } from '../../geom';
+import { halfSpace, SAME_POINT_MM, v2, v3, type Vec3 } from '../../geom';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { inMm, say } from '../../sentence';
@@ -116,9 +116,10 @@ export const struts: Pass = (site, _primary, before): Added => {
     const own = before.filter(({ id }) =>
       id.startsWith(`${memberId(wanted.block, 'purlin', wanted.side, i)}.`),
     );
+    let number = 0;
     for (const purlin of own) {
       const length = purlin.axis.runMm;
-      const bays = Math.ceil(length / set.spacing - WHOLE);
+      const bays = Math.ceil((length - SAME_POINT_MM) / set.spacing);
       const at = (t: number): Member => strutAt(site, wanted, set, purlin, stock, t);
       if (at(length / 2).axis.riseMm < LEAST_RISE_MM) {
         problems.push(
@@ -142,16 +143,11 @@ export const struts: Pass = (site, _primary, before): Added => {
             ),
           );
         else {
-          const number = members.filter(({ id }) =>
-            id.startsWith(`${memberId(wanted.block, 'strut', wanted.side, i)}.`),
-          ).length;
           members.push({ ...strut, id: memberId(wanted.block, 'strut', wanted.side, i, number) });
+          number += 1;
         }
       }
     }
   }
   return { members, problems };
 };
-
-/** A hair over a whole number of bays is that number: rounding. */
-const WHOLE = 1e-9;

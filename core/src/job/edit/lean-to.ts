@@ -1,4 +1,4 @@
-import { v2 } from '../../geom';
+import { PARALLEL_SINE, v2 } from '../../geom';
 import { degrees, pitchRad, radians } from '../../units';
 import type { Job } from '../schema';
 import { hapOf } from '../seat';
@@ -13,16 +13,14 @@ interface LeanTo {
   readonly slopeRad: number;
 }
 
-/** Two walls nearer to opposite than this face each other, as a cosine. */
-const OPPOSITE = 1 - 1e-9;
-
 /** The lean-to against a wall of a part; null where its roof does not run straight up to that wall in one pitch. */
 const leanToAt = ({ blocks }: Job, index: number, wall: number): LeanTo | null => {
   const block = blocks[index];
   const first = block === undefined ? null : firstEave(block);
   if (block === undefined || first === null || block.sides[wall]?.roof !== 'wall') return null;
   const [low, high] = [wallOf(block, first.index), wallOf(block, wall)];
-  if (v2.dot(low.inward, high.inward) > -OPPOSITE || first.side.breaks !== undefined) return null;
+  if (v2.dot(low.inward, high.inward) > -1 + PARALLEL_SINE || first.side.breaks !== undefined)
+    return null;
   return {
     eave: first.index,
     runMm: depthBehind(low),

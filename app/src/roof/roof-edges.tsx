@@ -1,7 +1,9 @@
 import {
+  edgeWay,
   hangsOverGables,
   hasGables,
   leansOnWall,
+  studWay,
   withBarges,
   withBlocking,
   withGableStuds,
@@ -15,20 +17,21 @@ import { Title } from '../ui/text';
 /** What the edge of a roof that hangs over its gables is made of. */
 const Edge = () => {
   const { job, edit } = useOpenJob();
-  const framed = job.timber.barge !== undefined;
+  const way = edgeWay(job);
   return (
     <>
       <ChoiceField
         label="At the edge over a ‹gable›"
-        value={framed ? 'ladder' : 'none'}
+        value={way}
         options={[
           { value: 'none', label: 'Not framed here' },
-          { value: 'ladder', label: 'A ladder' },
+          { value: 'butted', label: 'A ladder' },
+          { value: 'laid-in', label: '‹Lookouts› laid in' },
         ]}
-        onChange={(way) => edit((now) => withBarges(now, way === 'ladder'))}
-        help="A ‹barge› at the edge of the roof, carried by ‹lookouts› butted between it and the ‹gable›’s own rafter. Enough for a narrow overhang; hold the first pair by a temporary strip until all are nailed."
+        onChange={(wanted) => edit((now) => withBarges(now, wanted))}
+        help="A ‹barge› at the edge of the roof. On a ladder, ‹lookouts› are butted between it and the ‹gable›’s own rafter: enough for a narrow overhang (the default). Laid in, they lie flat in housings through that rafter’s top and run in to the next: for a wide one. Hold the first pair by a temporary strip until all are nailed."
       />
-      {framed && (
+      {way !== 'none' && (
         <>
           <Stock name="barge" />
           <Stock name="lookout" />
@@ -41,20 +44,21 @@ const Edge = () => {
 /** What fills the gables' walls under the rafters. */
 const Studs = () => {
   const { job, edit } = useOpenJob();
-  const studded = job.timber.gableStud !== undefined;
+  const way = studWay(job);
   return (
     <>
       <ChoiceField
         label="In the ‹gable›, under its rafters"
-        value={studded ? 'studs' : 'none'}
+        value={way}
         options={[
           { value: 'none', label: 'Not framed here' },
-          { value: 'studs', label: '‹Gable studs›' },
+          { value: 'flat', label: '‹Gable studs›, flat' },
+          { value: 'notched', label: 'On edge, notched' },
         ]}
-        onChange={(way) => edit((now) => withGableStuds(now, way === 'studs'))}
-        help="Flat under the rafter, so that ties pass inside them (the default of the two ways; the other notches a stud on edge round the rafter). Spaced like the rafters: out from the peak, or in from the ‹plate› corners. What holds the wall up against wind is for the local code."
+        onChange={(wanted) => edit((now) => withGableStuds(now, wanted))}
+        help="Flat under the rafter, so that ties pass inside them (the default); or on edge, stiffer against wind, notched round the rafter and running up beside it, where no tie lies against it. Spaced like the rafters: out from the peak, or in from the ‹plate› corners. What holds the wall up against wind is for the local code."
       />
-      {studded && <Stock name="gableStud" />}
+      {way !== 'none' && <Stock name="gableStud" />}
     </>
   );
 };

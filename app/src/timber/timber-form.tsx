@@ -90,6 +90,7 @@ const hasBreaks = ({ blocks }: Job): boolean =>
 export const TimberForm = () => {
   const { job, edit } = useOpenJob();
   const { framing, timber, display } = job;
+  const scarfed = [timber.ridge, timber.purlin].some((one) => one?.longest !== undefined);
   const set = (change: Partial<Framing>) =>
     edit((now) => ({ ...now, framing: { ...now.framing, ...change } }));
   return (
@@ -176,7 +177,7 @@ export const TimberForm = () => {
         onChange={(valleys) => set({ valleys })}
         help="One ‹valley› runs on to the higher ‹ridge› and carries the other (the default, no ‹header›). Or both stop at the lower ‹ridge›’s end, on a ‹header› between two rafters. Either way an engineer sizes what carries."
       />
-      {[timber.ridge, timber.purlin].some((one) => one?.longest !== undefined) && (
+      {scarfed && (
         <ChoiceField
           label="A scarf is"
           value={framing.scarf === 5 ? '5' : '3'}
@@ -186,6 +187,18 @@ export const TimberForm = () => {
           ]}
           onChange={(times) => set({ scarf: times === '5' ? 5 : 3 })}
           help="The long splayed joint of two lengths, over a rafter. Three times the depth is the usual one (the default); five holds better and takes more wood. Neither replaces a support under it."
+        />
+      )}
+      {scarfed && (
+        <ChoiceField
+          label="It ends"
+          value={framing.scarfEnds ?? 'feathered'}
+          options={[
+            { value: 'feathered', label: 'In feather edges' },
+            { value: 'square', label: 'On square abutments' },
+          ]}
+          onChange={(scarfEnds) => set({ scarfEnds })}
+          help="Feather edges are one saw cut (the default); they split and curl. Square abutments, a sixth of the depth at each end, push against each other and cannot slide, for two more cuts a half."
         />
       )}
       <ChoiceField

@@ -56,8 +56,8 @@ const squarePair = (member: Member, cut: LocalCut, faceAngle: number): CutEntry[
 
 const isLip =
   (cut: LocalCut) =>
-  ({ opens, seat }: Notch): boolean =>
-    opens === 'top' && seat === cut.end;
+  (notch: Notch): boolean =>
+    notch.for === 'lip' && notch.seat === cut.end;
 
 const fromLength = (fromSquare: Worked): Worked =>
   work(

@@ -73,22 +73,29 @@ export interface Reaches {
 /** A rafter that ends at its heel has no tail, whatever rounding says. */
 const cleared = (mm: number): number => (Math.abs(mm) < SAME_POINT_MM ? 0 : mm);
 
-/** Of what is measured along its wide face, along a line of it: that or one of its two edges is the longest. */
+/** Of what is measured along a line of its wide face: that line, an edge or a corner of it is the longest. */
 const edgeReaches = (
   { stock, topMm }: Member,
   cuts: readonly LocalCut[],
   along: number,
 ): Reaches => {
   const ends = (at: string): LocalCut[] => cuts.filter((cut) => cut.end.at === at);
-  const reach = (e: number): readonly [low: number, high: number] => [
-    reachOf(ends('bottom'), 0, e, false),
-    reachOf(ends('top'), 0, e, true),
+  const reach = (e: number, s: number): readonly [low: number, high: number] => [
+    reachOf(ends('bottom'), s, e, false),
+    reachOf(ends('top'), s, e, true),
   ];
-  const [bottom, top] = reach(along);
-  const edges = [topMm - stock.depth, along, topMm].map((e): Reach => {
-    const [low, high] = reach(e);
-    return { length: high - low, upper: high - top, lower: bottom - low };
-  });
+  const [bottom, top] = reach(along, 0);
+  const half = stock.thickness / 2;
+  const edges = [topMm - stock.depth, along, topMm].flatMap((e) =>
+    [half, 0, -half].map((s): Reach => {
+      const [low, high] = reach(e, s);
+      return { length: high - low, upper: high - top, lower: bottom - low };
+    }),
+  );
+  const onFace = (s: number): number => {
+    const [low, high] = reach(along, s);
+    return high - low;
+  };
   return {
     heel: 0,
     top,
@@ -96,7 +103,7 @@ const edgeReaches = (
     longest: edges.reduce((p, q) => (q.length > p.length ? q : p)),
     shortest: edges.reduce((p, q) => (q.length < p.length ? q : p)),
     tail: 0,
-    leftOver: 0,
+    leftOver: cleared(onFace(half) - onFace(-half)),
   };
 };
 
@@ -266,9 +273,9 @@ const uprightLengths = (member: Member, reaches: Reaches, slope: Worked): Length
 /** Lowest and highest a over the piece as it is sawn off: a lip, sawn from its end after that, makes it no shorter. mm */
 export const span = (member: Member): readonly [number, number] => {
   let [low, high] = [Infinity, -Infinity];
-  const lips = member.notches.some(({ opens }) => opens === 'top');
+  const lips = member.notches.some((notch) => notch.for === 'lip');
   const sawnOff = lips
-    ? { ...member, notches: member.notches.filter(({ opens }) => opens === 'bottom') }
+    ? { ...member, notches: member.notches.filter((notch) => notch.for !== 'lip') }
     : member;
   for (const piece of solidOf(sawnOff)) {
     const found = extent(piece, 0);

@@ -13,8 +13,7 @@ export interface Seat {
 /** The birdsmouth's sizes; null where there is none (a lip is none), or the underside clears the plate. */
 export const seatOf = (member: Member): Seat | null => {
   const notch = member.notches.find(
-    (one) =>
-      one.opens === 'bottom' && one.onPurlin === undefined && notchPlumbDepth(member, one) > 0,
+    (one) => one.for === 'plate' && notchPlumbDepth(member, one) > 0,
   );
   if (notch === undefined) return null;
   const slope = degrees(member.axis.slopeRad);

@@ -6,7 +6,7 @@ import { crossesAt, localCuts } from './local-cut';
  * measured along the purlin. A straight-edge held under the hip touches its side, and so finds the lip that much too early. Null without a lip. mm
  */
 export const setBackOf = (member: Member): number | null => {
-  const [lip] = member.notches.filter(({ opens }) => opens === 'top');
+  const [lip] = member.notches.filter((notch) => notch.for === 'lip');
   if (lip === undefined) return null;
   const cuts = localCuts(member);
   const at = (cut: (typeof cuts)[number]): number => crossesAt(cut, 0, 0) ?? 0;

@@ -1,5 +1,5 @@
 import { area2, commonConvex, FIT_GAP_MM, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
-import { isPost, isTie } from '../kinds';
+import { isPost, isRafter, isTie } from '../kinds';
 import { inMm, plainly, say, type Sentence } from '../sentence';
 import { touches, type Contact } from './contacts';
 import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
@@ -195,6 +195,33 @@ const isBroken = (
   return kinds.includes('ridge');
 };
 
+/**
+ * The upper end of a stud notched round the rafter beside it: free, in a slope, over the notch that comes up under that
+ * rafter.
+ */
+const runsBeside = (
+  { roof }: FrameOnSite,
+  { member }: Placed,
+  end: TimberEnd,
+  touching: readonly Touch[],
+): boolean => {
+  if (!isPost(member) || !end.upper) return false;
+  const inSlope = end.faces.every(({ points }) =>
+    roof.slopes.some(({ plane }) => points.every((p) => Math.abs(planeAt(plane, p)) < FIT_GAP_MM)),
+  );
+  const under = touching.some(
+    ({ contact, other, face }) =>
+      isMember(other) &&
+      isRafter(other.member) &&
+      Math.abs(face.plane.normal[2]) > UNDER &&
+      contact.areaMm2 >= LEAST_SEAT_MM2,
+  );
+  return inSlope && under;
+};
+
+/** A face that turns up or down by more than this, as a cosine, can be borne under. */
+const UNDER = 0.1;
+
 export interface Bearings {
   readonly joints: number;
   readonly worstGapMm: number;
@@ -282,6 +309,8 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
         (end.faces.length === 0 || isTail(site, end.faces, member, bears))
       )
         continue;
+      const all = placed.pieces.flatMap(({ faces }) => faces.flatMap(at));
+      if (runsBeside(site, placed, end, all)) continue;
       if (isBroken(site, placed, end, contacts) || isFirstAtPeak(site, placed, end, contacts))
         continue;
       problems.push(loose(placed, end, share));

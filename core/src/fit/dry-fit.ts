@@ -137,7 +137,7 @@ export const dryFit = (
       ...offLayout(site),
       ...bareGaps(site),
       ...gableEndsAmiss(site, touching),
-      ...gableStudsAmiss(site),
+      ...gableStudsAmiss(site, touching),
       ...ledgersAmiss(site, touching),
       ...purlinsAmiss(site, touching),
       ...strutsAmiss(site, touching),

@@ -1,9 +1,13 @@
-import { FIT_GAP_MM, v3 } from '../geom';
+import { FIT_GAP_MM, SAME_WAY_SINE, v3 } from '../geom';
+import type { Stock } from '../job';
+import { isRafter } from '../kinds';
 import { inMm, say } from '../sentence';
-import type { Touching } from './contacts';
+import { otherOf, type Touching } from './contacts';
+import { areaOf } from './ends';
 import { findingOn } from './finding';
 import type { FrameOnSite } from './frame-on-site';
-import { isMember, type Placed } from './placed';
+import { housingsOf } from './in-place';
+import { isMember, type Placed, type PlacedFace } from './placed';
 import type { FitProblem } from './report';
 
 /** How far a barge's lookouts may stand off their even places: rounding. mm */
@@ -23,14 +27,75 @@ const rungsOn = (barge: Placed, touching: Touching): number[] => {
     .sort((p, q) => p - q);
 };
 
+/** Where along a barge the first of its lookouts stands, and the last. mm */
+const reachOf = (
+  { framing, timber }: FrameOnSite['job'],
+  barge: Placed,
+  lookout: Stock,
+): readonly [first: number, last: number] => {
+  const { a } = barge.member.frame;
+  const slope = barge.member.axis.slopeRad;
+  const tops = barge.tops.flatMap(({ points }) => points.map((p) => v3.dot(p, a)));
+  const [low, high] = [Math.min(...tops), Math.max(...tops)];
+  // Laid flat, its own width clear of the tail's end, and clear of the ridge's board.
+  return framing.lookouts === 'laid-in'
+    ? [
+        low + 1.5 * lookout.depth,
+        high -
+          lookout.depth / 2 -
+          lookout.thickness * Math.tan(slope) -
+          (timber.ridge?.thickness ?? 0) / 2 / Math.cos(slope),
+      ]
+    : [low + lookout.thickness / 2, high - lookout.thickness / 2 - lookout.depth * Math.tan(slope)];
+};
+
+/** Of a housing's bottom this much may be bare: rounding. mm² */
+const BARE_MM2 = 200;
+
+/** How much of the bottoms of a rafter's housings has no lookout flat on it. mm² */
+const bareOf = (rafter: Placed, bottoms: readonly PlacedFace[], touching: Touching): number => {
+  const all = rafter.pieces.flatMap(({ faces }) => faces);
+  return bottoms.reduce((sum, bottom) => {
+    // The board's own pieces part along it on both sides of the housing.
+    const own = all.filter(
+      ({ plane }) =>
+        v3.dot(plane.normal, bottom.plane.normal) < -1 + SAME_WAY_SINE &&
+        Math.abs(plane.offset + bottom.plane.offset) < FIT_GAP_MM,
+    );
+    const lain = touching(rafter).filter((contact) => {
+      const other = otherOf(contact, rafter);
+      const face = contact.one === rafter ? contact.face : contact.otherFace;
+      return face === bottom && isMember(other) && other.member.kind === 'lookout';
+    });
+    const held = [...own.map(areaOf), ...lain.map(({ areaMm2 }) => areaMm2)];
+    return held.reduce((left, area) => left - area, sum + areaOf(bottom));
+  }, 0);
+};
+
+/** Each housing through a rafter has its lookout flat in it. */
+const emptyHousings = ({ members }: FrameOnSite, touching: Touching): FitProblem[] =>
+  members.flatMap((rafter): FitProblem[] => {
+    const bottoms = isRafter(rafter.member) ? housingsOf(rafter) : [];
+    if (bottoms.length === 0 || bareOf(rafter, bottoms, touching) < BARE_MM2) return [];
+    return [
+      findingOn(
+        rafter,
+        'gap',
+        0,
+        say`a housing through ${rafter.mark} has no ‹lookout› flat in it`,
+      ),
+    ];
+  });
+
 /**
- * Whether each barge has its ladder: rungs evenly, from the tail up to where the next would come into the peak, no
+ * Whether each barge has its lookouts: evenly, from the tail up to where the next would come into the peak, no
  * further apart than the rafters.
  */
-export const gableEndsAmiss = ({ job, members }: FrameOnSite, touching: Touching): FitProblem[] => {
+export const gableEndsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+  const { job, members } = site;
   const { barge: stock, lookout } = job.timber;
   if (stock === undefined || lookout === undefined) return [];
-  return members.flatMap((barge): FitProblem[] => {
+  const ofBarges = members.flatMap((barge): FitProblem[] => {
     if (barge.member.kind !== 'barge') return [];
     const beside = members.some(
       ({ member }) =>
@@ -43,17 +108,12 @@ export const gableEndsAmiss = ({ job, members }: FrameOnSite, touching: Touching
         ) < 1,
     );
     if (beside) return [];
-    const { a } = barge.member.frame;
-    const tops = barge.tops.flatMap(({ points }) => points.map((p) => v3.dot(p, a)));
-    const [low, high] = [Math.min(...tops), Math.max(...tops)];
-    const first = low + lookout.thickness / 2;
-    const last =
-      high - lookout.thickness / 2 - lookout.depth * Math.tan(barge.member.axis.slopeRad);
+    const [first, last] = reachOf(job, barge, lookout);
     if (last < first) return [];
     const rungs = rungsOn(barge, touching);
     if (rungs.length < 2)
       return [
-        findingOn(barge, 'missing', high - low, say`${barge.mark} has no ‹lookouts› to stand on`),
+        findingOn(barge, 'missing', last - first, say`${barge.mark} has no ‹lookouts› to stand on`),
       ];
     const step = (last - first) / (rungs.length - 1);
     const off = Math.max(...rungs.map((at, i) => Math.abs(at - (first + i * step))));
@@ -67,4 +127,5 @@ export const gableEndsAmiss = ({ job, members }: FrameOnSite, touching: Touching
       ),
     ];
   });
+  return [...ofBarges, ...emptyHousings(site, touching)];
 };

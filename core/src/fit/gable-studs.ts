@@ -1,11 +1,22 @@
-import { isPost, isTie } from '../kinds';
-import { ALONGSIDE_SINE, FIT_GAP_MM, TOUCHING_MM2, v2, v3, type Vec2, type Vec3 } from '../geom';
+import type { Stock } from '../job';
+import { isPost, isRafter, isTie } from '../kinds';
+import {
+  ALONGSIDE_SINE,
+  FIT_GAP_MM,
+  SAME_WAY_SINE,
+  TOUCHING_MM2,
+  v2,
+  v3,
+  type Vec2,
+  type Vec3,
+} from '../geom';
 import { overWall, type SideLine } from '../roof';
 import { inMm, say } from '../sentence';
+import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
 import { outFrom, type FrameOnSite } from './frame-on-site';
 import { topOver } from './in-place';
-import type { Placed } from './placed';
+import { isMember, type Placed } from './placed';
 import type { FitProblem } from './report';
 
 /** A stud this near its place along the wall is on it. mm */
@@ -78,34 +89,59 @@ const holds = (points: readonly Vec3[], p: Vec2): boolean =>
     return v2.cross(v2.sub(v3.inPlan(b), v3.inPlan(a)), v2.sub(p, v3.inPlan(a))) <= TOUCHING_MM2;
   });
 
+/** How studs stand: how wide along the wall, how far in a reading is taken of what stands over them, how high they are at least. mm */
+interface Standing {
+  readonly wide: number;
+  readonly inside: number;
+  readonly least: number;
+}
+
+const standingOf = ({ job }: FrameOnSite, { thickness, depth }: Stock): Standing =>
+  job.framing.gableStuds === 'notched'
+    ? { wide: thickness, inside: job.timber.common.thickness / 2, least: depth }
+    : { wide: depth, inside: thickness / 2, least: depth };
+
 /** Whether timber stands over a whole stud at a place, high enough above its plate for one. */
 const isWanted = (
   { side }: Gable,
   u: number,
   carried: readonly Placed[],
-  { thickness, depth }: { readonly thickness: number; readonly depth: number },
+  { wide, inside, least }: Standing,
 ): boolean => {
-  const half = depth / 2;
+  const half = wide / 2;
   if (u < half + SLACK_MM || u > side.lengthMm - half - SLACK_MM) return false;
   const heights = [-INSIDE, 0, INSIDE].map((share) => {
-    const p = onWall({ side }, u + share * depth, thickness / 2);
+    const p = onWall({ side }, u + share * wide, inside);
     return Math.min(Infinity, ...carried.flatMap((one) => undersideOver(one, p) ?? []));
   });
   const [, middle = 0] = heights;
-  return heights.every(Number.isFinite) && middle - side.plateMm > depth + SLACK_MM;
+  return heights.every(Number.isFinite) && middle - side.plateMm > least + SLACK_MM;
+};
+
+/** A stud on edge that comes up under the gable's rafter also runs up beside it, flat against its inner face. */
+const besideRafter = (stud: Placed, { side }: Gable, touching: Touching): boolean => {
+  const faces = touching(stud).flatMap((contact) => {
+    const other = otherOf(contact, stud);
+    return isMember(other) && isRafter(other.member) ? [contact.face.plane.normal] : [];
+  });
+  const inward: Vec3 = [side.inward[0], side.inward[1], 0];
+  const beside = faces.some((normal) => Math.abs(v3.dot(normal, inward)) > 1 - SAME_WAY_SINE);
+  return beside || !faces.some((normal) => Math.abs(normal[2]) > LOOKS_DOWN);
 };
 
 /** Whether each gable has its studs, plumb and flush in its wall, on their places and none missing. */
-export const gableStudsAmiss = (site: FrameOnSite): FitProblem[] => {
+export const gableStudsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const stock = site.job.timber.gableStud;
   if (stock === undefined) return [];
   const studs = site.members.filter(({ member }) => member.kind === 'gable-stud');
   const carried = site.members.filter(({ member }) => !isTie(member) && !isPost(member));
+  const standing = standingOf(site, stock);
+  const notched = site.job.framing.gableStuds === 'notched';
   return gablesOf(site).flatMap((gable): FitProblem[] => {
     const own = studs.filter(
       ({ member }) => member.block === gable.block && member.side === gable.side.index,
     );
-    const wanted = places(site, gable, stock.depth / 2);
+    const wanted = places(site, gable, standing.wide / 2);
     const at = ({ member }: Placed): number =>
       v2.dot(v2.sub(v3.inPlan(member.frame.origin), gable.side.start), gable.side.along);
     const amiss = own.flatMap((stud): FitProblem[] => {
@@ -118,6 +154,10 @@ export const gableStudsAmiss = (site: FrameOnSite): FitProblem[] => {
             Math.abs(out),
             say`${stud.mark} stands ${inMm(Math.abs(out), 1)} off the ‹gable›’s outside face, or out of plumb`,
           ),
+        ];
+      if (notched && !besideRafter(stud, gable, touching))
+        return [
+          findingOn(stud, 'gap', 0, say`${stud.mark} does not run up beside the ‹gable›’s rafter`),
         ];
       const off = Math.min(Infinity, ...wanted.map((u) => Math.abs(at(stud) - u)));
       return off <= ON_PLACE_MM
@@ -134,7 +174,7 @@ export const gableStudsAmiss = (site: FrameOnSite): FitProblem[] => {
     const bare = wanted.filter(
       (u) =>
         !own.some((stud) => Math.abs(at(stud) - u) < stock.depth) &&
-        isWanted(gable, u, carried, stock),
+        isWanted(gable, u, carried, standing),
     );
     return [
       ...amiss,

@@ -14,7 +14,7 @@ import { inMm, say } from '../sentence';
 import { LINE_TIMBER, roofAbout, type RoofLine } from '../roof';
 import { findingOn } from './finding';
 import { liesIn, middleOf, type FrameOnSite } from './frame-on-site';
-import type { Placed } from './placed';
+import type { Placed, PlacedFace } from './placed';
 import type { FitProblem } from './report';
 
 /** Where along a line's timber its top is read, as shares of it. */
@@ -36,10 +36,19 @@ const mostProud = ({ roof }: FrameOnSite, placed: Placed): { mm: number; at: Vec
   return { mm, at };
 };
 
-/** A rafter's top lies in planes of the roof, all of it. */
+/** How far wood of a board must stand above a face for that face to be the bottom of a housing in its top. mm */
+const HOUSED_MM = 1;
+
+/** The bottoms of what is let in through a timber's top. */
+export const housingsOf = ({ tops, corners }: Placed): PlacedFace[] =>
+  tops.filter(({ plane }) => corners.some((p) => planeAt(plane, p) > HOUSED_MM));
+
+/** A rafter's top lies in planes of the roof, all of it but its housings. */
 const rafterTop = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
   const planes = roof.slopes.map(({ plane }) => plane);
+  const housings = housingsOf(placed);
   const off = placed.tops
+    .filter((face) => !housings.includes(face))
     .filter(({ points }) => !planes.some((plane) => liesIn(points, plane, FIT_PROUD_MM)))
     .map(({ points }) =>
       planes.reduce((least, plane) => {

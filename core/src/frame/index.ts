@@ -11,4 +11,13 @@ export type { LeftOut } from './primary';
 export { bellyOf } from './member/board';
 export { planLine } from './member/plan-line';
 export { solidOf, type BoardFace } from './member/solid-of';
-export type { Axis, Bevel, CutAt, EndCut, FoldPlan, Member, Notch } from './member/member';
+export type {
+  Axis,
+  Bevel,
+  CutAt,
+  EndCut,
+  FoldPlan,
+  Member,
+  Notch,
+  NotchFor,
+} from './member/member';

@@ -126,6 +126,12 @@ const framing = z.strictObject({
   shortestJack: length(0, 5000).default(200),
   /** How many times a timber's depth a scarf is long, where a ridge or a purlin is longer than its timber; 3 where none is given. */
   scarf: z.union([z.literal(3), z.literal(5)]).optional(),
+  /** How a scarf ends: run out to feather edges, or on square abutments; feathered where none is given. */
+  scarfEnds: z.enum(['feathered', 'square']).optional(),
+  /** How studs stand in a gable: flat under its rafter, or on edge and notched round it; flat where none is given. */
+  gableStuds: z.enum(['flat', 'notched']).optional(),
+  /** How lookouts carry a barge: butted against the gable's rafter, or laid in through its top to the next; butted where none is given. */
+  lookouts: z.enum(['butted', 'laid-in']).optional(),
   /** Something outside the wall that the rafters' undersides have to clear, a bolt's head say. */
   obstruction: z
     .strictObject({

@@ -20,7 +20,7 @@ const eaves = (roof: Roof): { fall: number; line: SideLine; block: string }[] =>
   );
 
 /** Fascia lines, and what an eave or a gable still wants. */
-export const aboutEaves = ({ job, roof }: Subject): Remark[] => {
+export const aboutEaves = ({ job, roof, framing }: Subject): Remark[] => {
   const remarks: Remark[] = [];
   const all = eaves(roof);
   const uneven = roof.blocks.some(({ id }) => {
@@ -60,11 +60,24 @@ export const aboutEaves = ({ job, roof }: Subject): Remark[] => {
       ),
     );
   const widest = Math.max(0, ...hanging.map(({ overhangMm }) => overhangMm));
-  if (job.timber.barge !== undefined && widest > USUAL_LADDER_MM)
+  const laidIn = job.framing.lookouts === 'laid-in';
+  if (job.timber.barge !== undefined && !laidIn && widest > USUAL_LADDER_MM)
     remarks.push(
       caution(
         'wide-ladder',
         say`a ladder of butted ‹lookouts› carries ${inMm(widest)} of overhang by its nails alone; past ${inMm(USUAL_LADDER_MM)} the usual way is ‹lookouts› that run in over the gable’s rafter: ask the local code`,
+      ),
+    );
+  const [shortest] = framing.members
+    .filter(({ kind, ends }) => kind === 'lookout' && ends.some(({ meets }) => meets !== null))
+    .sort((p, q) => p.axis.runMm - q.axis.runMm);
+  const within = (shortest?.axis.runMm ?? 0) - widest + (job.timber.barge?.thickness ?? 0);
+  if (laidIn && shortest !== undefined && within < widest)
+    remarks.push(
+      caution(
+        'short-lookout',
+        say`a ‹lookout› runs ${inMm(within)} in past the ‹gable› and the roof hangs ${inMm(widest)} over it: the usual way is to run in at least as far as it hangs over, and to hold the inner end down; ask the local code`,
+        shortest,
       ),
     );
   if (sides.some((side) => side.roof === 'wall'))

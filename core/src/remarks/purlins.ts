@@ -80,7 +80,7 @@ export const aboutLowered = ({ job, roof, framing }: Subject): Remark[] => {
 export const aboutNotchedOver = ({ framing: { members } }: Subject): Remark[] => {
   const shares = members.flatMap((member) =>
     member.notches.flatMap((notch) =>
-      notch.onPurlin === undefined
+      notch.for !== 'purlin'
         ? []
         : [
             {

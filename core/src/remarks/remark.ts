@@ -42,6 +42,7 @@ export type RemarkCode =
   | 'studs-differ'
   | 'gable-overhang'
   | 'wide-ladder'
+  | 'short-lookout'
   | 'wants-ledger'
   | 'ledger-carries'
   | 'carried-over'

@@ -3,7 +3,8 @@ import type { CutListEntry } from '../cuts';
 import { inMm, say } from '../sentence';
 import { caution, note, type Remark, type Subject } from './remark';
 
-const isScarfed = ({ ends }: Member): boolean => ends.some(({ name }) => name === 'scarf');
+const isScarfed = ({ ends, notches }: Member): boolean =>
+  ends.some(({ name }) => name === 'scarf') || notches.some((notch) => notch.for === 'scarf');
 
 /** Timbers joined end to end: how long the joint is, and what must stand under it. */
 export const aboutScarfs = ({ job, framing: { members } }: Subject): Remark[] => {

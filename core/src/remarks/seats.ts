@@ -32,7 +32,7 @@ export const aboutSeats = ({ job, framing }: Subject): Remark[] =>
   oneOfEach(framing.members, ['common', 'king-common', 'hip-jack']).flatMap((member) => {
     const seat = seatOf(member);
     if (seat === null) {
-      const notch = member.notches.find(({ onPurlin }) => onPurlin === undefined);
+      const notch = member.notches.find((one) => one.for === 'plate');
       return notch === undefined
         ? []
         : [
@@ -84,7 +84,7 @@ export const aboutCorners = ({ job, framing }: Subject): Remark[] =>
     const eaveAngleRad = member.fold?.eaveAngleRad ?? null;
     const { plateWidth } = job.timber;
     const seat = seatOf(member);
-    const notch = member.notches.find(({ onPurlin }) => onPurlin === undefined);
+    const notch = member.notches.find((one) => one.for === 'plate');
     if (notch !== undefined && seat === null) {
       remarks.push(
         caution(

@@ -1,4 +1,4 @@
-import type { CutAt } from '../frame';
+import type { CutAt, NotchFor } from '../frame';
 
 /**
  * Where a line on a wide face comes to the edge of the board. Along the edges from the hooked (upper) end; on an end
@@ -68,12 +68,12 @@ export type SawStep =
     }
   /**
    * Saw the seat from the bottom edge up to the heel, and the heels down to it: what lies below the seat goes, but for
-   * what every heel leaves. No heel: all of it goes. A lip is sawn from the top edge: what lies above its line goes.
+   * what every heel leaves, or of a housing's two either. No heel: all of it goes. One that opens at the top is sawn from
+   * the top edge: what lies above its line goes.
    */
   | {
       readonly act: 'notch';
-      /** What it lies on; a lip passes under a hip. */
-      readonly over: 'plate' | 'purlin' | 'nothing';
+      readonly for: NotchFor;
       readonly opens: 'bottom' | 'top';
       readonly seat: { readonly cut: number; readonly line: SawLine };
       readonly heels: readonly { readonly cut: number; readonly line: SawLine }[];

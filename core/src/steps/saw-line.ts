@@ -52,6 +52,17 @@ const endsOf = (
       ? null
       : { on: end === 0 ? 'upper end' : 'lower end', mm: Math.min(Math.max(down, 0), depthMm) };
   };
+  // Along the board, from end to end.
+  if (Math.abs(plane.normal[0]) < NEAR) {
+    const [top, foot] = [downAt(blank, plane, s, 0), downAt(blank, plane, s, lengthMm)];
+    const on = (down: number): boolean => down > -AT_EDGE_MM && down < depthMm + AT_EDGE_MM;
+    return on(top) && on(foot)
+      ? [
+          { on: 'upper end', mm: top },
+          { on: 'lower end', mm: foot },
+        ]
+      : null;
+  }
   const from = point(0, 'top edge');
   const to = point(depthMm, 'bottom edge');
   return from === null || to === null ? null : [from, to];

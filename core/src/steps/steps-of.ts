@@ -127,11 +127,14 @@ export const stepsOf = (member: Member, mirrored: boolean): SawStep[] => {
     return [
       {
         act: 'notch',
-        over: notch.opens === 'top' ? 'nothing' : notch.onPurlin ? 'purlin' : 'plate',
+        for: notch.for,
         opens: notch.opens,
         seat: { cut: seatAt, line: seat },
         heels,
-        downMm: notch.opens === 'top' ? null : downTheHeel(heels[0]?.line, seat, blank),
+        downMm:
+          notch.for === 'plate' || notch.for === 'purlin'
+            ? downTheHeel(heels[0]?.line, seat, blank)
+            : null,
       },
     ];
   });

@@ -164,6 +164,13 @@ const anyStuds = fc.option(
   { freq: 3 },
 );
 
+/** The ways of the crew at gables and scarfs; a stud's depth beside the rafter, or flat under it. */
+const anyWays: fc.Arbitrary<Partial<JobInput['framing']>> = fc.record({
+  gableStuds: fc.constantFrom('flat' as const, 'notched' as const),
+  lookouts: fc.constantFrom('butted' as const, 'laid-in' as const),
+  scarfEnds: fc.constantFrom('feathered' as const, 'square' as const),
+});
+
 const anyHouse: fc.Arbitrary<JobInput> = fc
   .tuple(
     anyShape,
@@ -175,6 +182,7 @@ const anyHouse: fc.Arbitrary<JobInput> = fc
     anyStuds,
     anyStruts,
     fc.boolean(),
+    anyWays,
   )
   .map(
     ([
@@ -187,8 +195,10 @@ const anyHouse: fc.Arbitrary<JobInput> = fc
       gableStud,
       struts,
       square,
+      ways,
     ]) => ({
       ...house,
+      framing: { ...house.framing, ...ways },
       ...ties,
       purlins: purlinsOf(house, purlins, struts, square),
       roofPurlins: roofPurlinsOf(house, over),

@@ -15,12 +15,12 @@ const movedCut = (cut: EndCut, motion: Motion): EndCut => ({
   keep: movedPlane(cut.keep, motion),
 });
 
-const movedNotch = ({ seat, heels, opens, corner }: Notch, motion: Motion): Notch => {
+const movedNotch = ({ corner, ...notch }: Notch, motion: Motion): Notch => {
   const [x, y] = motion.point([corner[0], corner[1], 0]);
   return {
-    seat: movedCut(seat, motion),
-    heels: heels.map((heel) => movedCut(heel, motion)),
-    opens,
+    ...notch,
+    seat: movedCut(notch.seat, motion),
+    heels: notch.heels.map((heel) => movedCut(heel, motion)),
     corner: [x, y],
   };
 };

@@ -55,16 +55,30 @@ const ordinal = (nth: number, of: number): string =>
 
 type Notch = Extract<SawStep, { act: 'notch' }>;
 
-/** The lip under a hip: down its side, then along its belly to the end. */
-const lipWords = ({ seat, heels }: Notch, voice: Voice): string[] => [
+/** From one line to the board's end, a scarf's half or the lip under a hip: to a depth across, then along to the end. */
+const toTheEnd = (
+  first: string,
+  second: string,
+  { opens, seat, heels }: Notch,
+  voice: Voice,
+): string[] => [
   ...heels.map(
-    ({ line }) =>
-      `Lip, where the side of what passes over comes: ${marking(line, voice)}; ${saw(line)}. Down to the next line only.`,
+    ({ line }) => `${first}: ${marking(line, voice)}; ${saw(line)}. To the next line only.`,
   ),
-  `Lip: ${marking(seat.line, voice)}; ${saw(seat.line)}. What lies above this line falls off, from the line before to the end.`,
+  `${second}: ${marking(seat.line, voice)}; ${saw(seat.line)}. What lies ${opens === 'top' ? 'above' : 'below'} this line falls off, from the line before to the end.`,
 ];
 
-const notchWords = ({ over, seat, heels, downMm }: Notch, voice: Voice): string[] => {
+/** What is let through a rafter's top: two lines, the wood between them out to a depth. */
+const housingWords = ({ seat, heels }: Notch, voice: Voice): string[] => {
+  const [first, second] = heels;
+  return first === undefined || second === undefined
+    ? []
+    : [
+        `Housing for the lookout: ${marking(first.line, voice)}, and again at ${place(second.line.from, voice)}; saw upright, both ${length(seat.line.from.mm, voice)} deep from the top edge. Chisel out what lies between, no deeper: it weakens the rafter.`,
+      ];
+};
+
+const notchWords = ({ for: over, seat, heels, downMm }: Notch, voice: Voice): string[] => {
   const on = over === 'purlin' ? ' over the purlin' : '';
   const corner = 'Saw to the corner and no further: past it the notch starts a split.';
   if (heels.length === 0)
@@ -83,6 +97,30 @@ const notchWords = ({ over, seat, heels, downMm }: Notch, voice: Voice): string[
     ...lines,
     `Seat${on}: ${marking(seat.line, voice)}; ${saw(seat.line)}.${down} ${heels.length > 1 ? 'The two heels meet in the middle of the board, where the plates’ corner goes. ' : ''}${corner}`,
   ];
+};
+
+/** The notch of a stud round the rafter it stands beside: across to a depth, then along to the end. */
+const roundWords = ({ seat, heels: [along] }: Notch, voice: Voice): string[] =>
+  along === undefined
+    ? []
+    : [
+        `Notch round the rafter: ${marking(seat.line, voice)}; ${saw(seat.line)}, ${length(along.line.from.mm, voice)} deep from the top edge. Then rip from the upper end down to it, ${length(along.line.from.mm, voice)} in from that edge; the strip between falls off.`,
+      ];
+
+const notchStep = (step: Notch, voice: Voice): string[] => {
+  switch (step.for) {
+    case 'lip':
+      return toTheEnd('Lip, where the side of what passes over comes', 'Lip', step, voice);
+    case 'scarf':
+      return toTheEnd('Abutment of the scarf', 'Scarf', step, voice);
+    case 'housing':
+      return housingWords(step, voice);
+    case 'rafter':
+      return roundWords(step, voice);
+    case 'plate':
+    case 'purlin':
+      return notchWords(step, voice);
+  }
 };
 
 type Plane = Extract<SawStep, { act: 'plane' }>;
@@ -118,7 +156,7 @@ const wordsOf = (step: SawStep, voice: Voice): string[] => {
         `${capital(step.name)}${ordinal(step.nth, step.of)}: ${marking(step.line, voice)}; ${saw(step.line)}. The ${step.line.waste} falls off.`,
       ];
     case 'notch':
-      return step.opens === 'top' ? lipWords(step, voice) : notchWords(step, voice);
+      return notchStep(step, voice);
     case 'plane':
       return [planeWords(step, voice)];
   }

@@ -1,3 +1,5 @@
+import { solidOf } from '../../frame';
+import { v3 } from '../../geom';
 import { fit, type Solution } from '../../solve';
 import {
   buildingInput,
@@ -94,6 +96,68 @@ it('under a purlin that bears in the gable, a stud carries the purlin', () => {
   );
   expect(carries).toHaveLength(2);
   expect(fit(solution).problems).toEqual([]);
+});
+
+describe.each([
+  ['6/12', 400, 0],
+  ['9/12', 600, 0.7],
+  ['35°', 450, 2.1],
+] as const)('studs on edge at %s, %s mm apart, turned %s', (pitch, spacing, turned) => {
+  const solution = studded({ pitch, turned, framing: { spacing, gableStuds: 'notched' } });
+  const [theta, m] = [pitchRad(pitch), Math.tan(pitchRad(pitch))];
+  const studs = entriesOf(solution, 'gable-stud');
+  const { hap } = entriesOf(solution, 'common')[0]!.seat!;
+  const wide = STUD.thickness * m;
+
+  it('run up beside the rafter to the slope, and are notched up to its underside', () => {
+    for (const [i, { length, cuts, members }] of studs.entries()) {
+      const run = 2500 - (i + 0.5) * spacing;
+      expect(length.theory).toBeCloseTo(hap + run * m, 6);
+      expect(length.longPoint).toBeCloseTo(hap + run * m + wide / 2, 6);
+      const stud = solution.members.find(({ id }) => id === members[0])!;
+      const [notch] = stud.notches;
+      const { origin } = stud.frame;
+      const { normal, offset } = notch!.seat.keep;
+      const seat = (offset - v3.dot(normal, origin)) / normal[2];
+      expect(seat).toBeCloseTo(hap + run * m - 184 / Math.cos(theta), 6);
+      // What is left beside the rafter is the stud's depth less its thickness.
+      const beside = solidOf(stud).flatMap((piece) =>
+        piece.flatMap(({ tag, points }) =>
+          tag === notch!.heels[0] ? points.map(([, , e]) => e + STUD.depth / 2) : [],
+        ),
+      );
+      for (const left of beside) expect(left).toBeCloseTo(STUD.depth - 38, 6);
+      const [top] = cuts;
+      expect([top!.faceAngle, top!.faceTilt]).toEqual([
+        expect.closeTo(0, 6),
+        expect.closeTo(degrees(theta), 6),
+      ]);
+    }
+  });
+
+  it('are proved, and missed wherever one is gone', () => {
+    expect(fit(solution).problems).toEqual([]);
+    for (const gone of solution.members.filter(({ kind }) => kind === 'gable-stud')) {
+      const members = solution.members.filter((member) => member !== gone);
+      expect(fit({ ...solution, members }).problems.map(({ kind }) => kind)).toContain('missing');
+    }
+  });
+});
+
+it('on edge they want to be deeper than the rafter is thick, and room beside it', () => {
+  const input = (gableStud: typeof STUD, ties: object) => ({
+    ...buildingInput({
+      ...GABLED,
+      framing: { gableStuds: 'notched' },
+      timber: { gableStud, rafterTie: { thickness: 38, depth: 140 } },
+    }),
+    ...ties,
+  });
+  expect(refusalOf(input({ thickness: 38, depth: 38 }, {}))).toMatch(
+    /^timber\.gableStud\.depth: .*over 38/u,
+  );
+  const tied = refusalOf(input(STUD, { collarTies: { bottom: 1200, every: 1 } }));
+  expect(tied).toMatch(/collarTie|gableStuds/u);
 });
 
 it('thicker than the rafter they would stand in a tie, and are refused by their field', () => {

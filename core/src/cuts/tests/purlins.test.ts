@@ -172,11 +172,11 @@ describe.each(['5/12', '9/12', '12/12'])('plumb with a square top at %s', (pitch
 
   it('lies in birdsmouths as wide as it is thick and thickness × rise ÷ run deep', () => {
     const rafters = solution.members.filter(({ notches }) =>
-      notches.some(({ onPurlin }) => onPurlin),
+      notches.some((notch) => notch.for === 'purlin'),
     );
     expect(rafters.length).toBeGreaterThan(20);
     const rafter = rafters.find(({ kind, side }) => kind === 'common' && side === 0)!;
-    const { seat, corner } = rafter.notches.find(({ onPurlin }) => onPurlin)!;
+    const { seat, corner } = rafter.notches.find((notch) => notch.for === 'purlin')!;
     const z = -seat.keep.offset;
     const [x, y] = corner;
     // Its underside over the heel, and where it comes out of the seat again.
@@ -192,11 +192,11 @@ describe.each(['5/12', '9/12', '12/12'])('plumb with a square top at %s', (pitch
   it('is proved, and missed where a rafter is notched too deep, too little or not at all', () => {
     expect(fit(solution).problems).toEqual([]);
     const own = solution.members.find(
-      ({ kind, notches }) => kind === 'common' && notches.some(({ onPurlin }) => onPurlin),
+      ({ kind, notches }) => kind === 'common' && notches.some((notch) => notch.for === 'purlin'),
     )!;
     for (const change of [3, -3, null]) {
       const notches = own.notches.flatMap((notch) =>
-        notch.onPurlin === undefined
+        notch.for !== 'purlin'
           ? [notch]
           : change === null
             ? []
@@ -220,7 +220,7 @@ describe.each(['5/12', '9/12', '12/12'])('plumb with a square top at %s', (pitch
       ({ kind, notches }) => kind === 'common' && notches.length === 2,
     )!;
     const steps = stepsOf(rafter, false);
-    expect(steps.flatMap((step) => (step.act === 'notch' ? [step.over] : []))).toEqual([
+    expect(steps.flatMap((step) => (step.act === 'notch' ? [step.for] : []))).toEqual([
       'purlin',
       'plate',
     ]);

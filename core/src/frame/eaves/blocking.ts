@@ -2,7 +2,7 @@ import { v2, v3, type Interval, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import type { SideLine, Slope } from '../../roof';
 import { leastMm, inMm, say } from '../../sentence';
-import { isRafter, isTie } from '../../kinds';
+import { isRafter, isTie, type Kind } from '../../kinds';
 import { cutBetween, gapsAlong, type Gap } from '../joint/between';
 import { axisOf, memberId, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
@@ -99,6 +99,9 @@ const blockIn = (
   }));
 };
 
+/** What else stands in a block's way, and bounds its gap. */
+const BESIDE: ReadonlySet<Kind> = new Set(['hip', 'valley', 'lookout']);
+
 /** Blocks between the rafters along every eave's plate, bevelled to the slope. */
 export const eaveBlocks: Pass = (site, _primary, before): Added => {
   const given = site.job.timber.blocking;
@@ -117,8 +120,7 @@ export const eaveBlocks: Pass = (site, _primary, before): Added => {
       ],
     };
   const timbers = before.filter(
-    (member) =>
-      isRafter(member) || isTie(member) || member.kind === 'hip' || member.kind === 'valley',
+    (member) => isRafter(member) || isTie(member) || BESIDE.has(member.kind),
   );
   const members = eaves.flatMap((eave, which) => {
     // Ripped from the board to the depth that its place wants.

@@ -1,11 +1,12 @@
 import { halfSpace, SAME_POINT_MM, SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../../geom';
-import { isTie } from '../../kinds';
+import { isRafter, isTie } from '../../kinds';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { overWall, roofAbout, type BlockRoof, type SideLine } from '../../roof';
-import { say } from '../../sentence';
+import { inMm, say } from '../../sentence';
 import { clashing, clearInSpace } from '../joint/in-space';
-import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { bellyOf } from '../member/board';
+import { axisOf, memberId, type EndCut, type Member, type Notch } from '../member/member';
 import type { Added, Pass } from '../pass';
 import type { Site } from '../site';
 
@@ -57,9 +58,17 @@ const stationsOf = (
   return found.filter((u, i) => i === 0 || u - (found[i - 1] ?? 0) > SAME_POINT_MM);
 };
 
+/** Whether studs stand on edge, notched round the gable's rafter; else flat under it. */
+const notched = ({ job }: Pick<Site, 'job'>): boolean => job.framing.gableStuds === 'notched';
+
+/** How wide a stud is along its wall. mm */
+const widthOf = (site: Pick<Site, 'job'>, { thickness, depth }: Stock): number =>
+  notched(site) ? thickness : depth;
+
 /**
- * A stud up to the roof, before what it carries is cut out over it. It lies flat: its wide face in the wall's outside
- * face, so that it is no thicker than the rafter that it stands under. Its edge looks up the slope.
+ * A stud up to the roof, before what it carries is cut out over it. Flat, its wide face lies in the wall's outside
+ * face, so that it is no thicker than the rafter that it stands under, and its edge looks up the slope; on edge, that
+ * looks out of the wall.
  */
 const standing = (
   site: Site,
@@ -69,13 +78,15 @@ const standing = (
   u: number,
 ): Member => {
   const middle = v2.add(side.start, v2.scale(side.along, u));
-  const p: Vec2 = v2.add(middle, v2.scale(side.inward, stock.thickness / 2));
+  const across = notched(site) ? stock.depth : stock.thickness;
+  const p: Vec2 = v2.add(middle, v2.scale(side.inward, across / 2));
   const over = roofAbout(site.roof, p, block.id, null);
   const { normal } = over.plane.plane;
   // The plane's normal leans down the slope.
   const uphill = v2.dot([normal[0], normal[1]], side.along) < 0 ? 1 : -1;
   const a: Vec3 = [0, 0, 1];
-  const e: Vec3 = [uphill * side.along[0], uphill * side.along[1], 0];
+  const facing = notched(site) ? v2.scale(side.inward, -1) : v2.scale(side.along, uphill);
+  const e: Vec3 = [facing[0], facing[1], 0];
   const foot: Vec3 = [p[0], p[1], side.plateMm];
   const ends: EndCut[] = [
     { at: 'top', name: 'slope cut', keep: over.plane.plane, meets: null },
@@ -101,7 +112,7 @@ const standing = (
 };
 
 /** Under what stands over it, cut to its undersides; null where that leaves none, or no timber stands over it. */
-const under = (stud: Member, before: readonly Member[]): Member | null => {
+const underAll = (stud: Member, before: readonly Member[]): Member | null => {
   const over = clashing(stud, before);
   const cut = over.length === 0 ? null : clearInSpace(stud, over, stud.frame.origin);
   const heads = cut?.ends.filter(({ at }) => at === 'top') ?? [];
@@ -117,6 +128,58 @@ const under = (stud: Member, before: readonly Member[]): Member | null => {
   return head < stud.stock.depth ? null : { ...cut, axis: axisOf(0, head), ends };
 };
 
+/** The rafter in a gable's wall over a stud on edge: flush with its face, and thinner than the stud is deep. */
+const rafterOver = (stud: Member, over: readonly Member[]): Member | undefined =>
+  over.find(
+    ({ kind, frame, stock }) =>
+      isRafter({ kind }) &&
+      Math.abs(v3.dot(frame.s, stud.frame.e)) > 1 - SAME_WAY_SINE &&
+      Math.abs(
+        v3.dot(v3.sub(frame.origin, stud.frame.origin), stud.frame.e) -
+          (stud.stock.depth - stock.thickness) / 2,
+      ) < SAME_POINT_MM,
+  );
+
+/**
+ * On edge beside the gable's rafter up to the roof, notched round it:
+ *
+ *   outside │▒│┌──┐   the rafter in the wall's face,
+ *           │▒││  │   the stud's strip beside it,
+ *           └─┘   │   under it the whole stud
+ */
+const round = (stud: Member, before: readonly Member[]): Member | null => {
+  const over = clashing(stud, before);
+  const rafter = rafterOver(stud, over);
+  if (rafter === undefined) return underAll(stud, before);
+  const { origin, e } = stud.frame;
+  const belly = bellyOf(rafter);
+  const face = v3.add(origin, v3.scale(e, stud.stock.depth / 2 - rafter.stock.thickness));
+  const cut = (at: 'seat' | 'heel', name: string, keep: Notch['seat']['keep']): EndCut => ({
+    at,
+    name,
+    keep,
+    meets: rafter.id,
+  });
+  const fits: Member = {
+    ...stud,
+    notches: [
+      {
+        for: 'rafter',
+        seat: cut('seat', 'notch under the rafter', belly),
+        heels: [cut('heel', 'notch beside the rafter', halfSpace(face, e))],
+        opens: 'top',
+        corner: v3.inPlan(origin),
+      },
+    ],
+  };
+  const others = clashing(fits, before);
+  const clear = others.length === 0 ? fits : clearInSpace(fits, others, origin);
+  const under = (belly.offset - v3.dot(belly.normal, origin)) / belly.normal[2];
+  // Under what stands lower than the rafter, a purlin or the ridge, there is nothing to notch.
+  if (clear === null || headOf(clear) < under) return underAll(stud, before);
+  return under < stud.stock.depth ? null : { ...clear, axis: axisOf(0, headOf(clear)) };
+};
+
 /** Where its head is cut on its middle, above its foot: the lowest of its cuts there. mm */
 const headOf = ({ frame: { origin }, ends }: Member): number =>
   Math.min(
@@ -125,16 +188,35 @@ const headOf = ({ frame: { origin }, ends }: Member): number =>
       .map(({ keep }) => (keep.offset - v3.dot(keep.normal, origin)) / keep.normal[2]),
   );
 
-const standsIn = (kind: Member['kind']): Problem => ({
-  code: 'not-framed',
-  path: 'timber.gableStud.thickness',
-  text: say`the ‹gable studs› would stand in a ${kind} beside the ‹gable›’s rafter; accepted is no thicker than that rafter`,
-});
+const standsIn = (site: Site, kind: Member['kind']): Problem =>
+  notched(site)
+    ? {
+        code: 'not-framed',
+        path: 'framing.gableStuds',
+        text: say`the ‹gable studs› on edge would stand in a ${kind} beside the ‹gable›’s rafter; accepted is "flat", under that rafter`,
+      }
+    : {
+        code: 'not-framed',
+        path: 'timber.gableStud.thickness',
+        text: say`the ‹gable studs› would stand in a ${kind} beside the ‹gable›’s rafter; accepted is no thicker than that rafter`,
+      };
 
 /** Studs from each gable's wall up to the rafters over it. */
 export const gableStuds: Pass = (site, _primary, before): Added => {
   const stock = site.job.timber.gableStud;
   if (stock === undefined) return { members: [], problems: [] };
+  const { common } = site.job.timber;
+  if (notched(site) && stock.depth <= common.thickness)
+    return {
+      members: [],
+      problems: [
+        {
+          code: 'size',
+          path: 'timber.gableStud.depth',
+          text: say`${inMm(stock.depth)} is no deeper than the rafter is thick, so that nothing is left beside it; accepted is over ${inMm(common.thickness)}, or studs flat under the rafter`,
+        },
+      ],
+    };
   const carried = before.filter((member) => !isTie(member));
   const ties = before.filter(isTie);
   const members: Member[] = [];
@@ -144,14 +226,18 @@ export const gableStuds: Pass = (site, _primary, before): Added => {
       if (side.roof !== 'gable') continue;
       const rise = riseOf(site, block, side);
       if (rise === null) continue;
-      const stations = stationsOf(site.job.framing, rise, side.lengthMm, stock.depth / 2);
+      const half = widthOf(site, stock) / 2;
+      const stations = stationsOf(site.job.framing, rise, side.lengthMm, half);
       const studs = stations.flatMap((u): Member[] => {
-        const stud = under(standing(site, block, side, stock, u), carried);
+        const stud = (notched(site) ? round : underAll)(
+          standing(site, block, side, stock, u),
+          carried,
+        );
         return stud === null ? [] : [stud];
       });
       for (const [i, stud] of studs.entries()) {
         const [tie] = clashing(stud, ties);
-        if (tie !== undefined) problems.push(standsIn(tie.kind));
+        if (tie !== undefined) problems.push(standsIn(site, tie.kind));
         members.push({ ...stud, id: memberId(block.id, 'gable-stud', side.index, i) });
       }
     }

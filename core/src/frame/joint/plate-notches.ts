@@ -36,6 +36,7 @@ export const seatNotch = (
   outward: Vec2,
   hasTail: boolean,
 ): Notch => ({
+  for: 'plate',
   seat: seatCut(corner, plateMm),
   heels: hasTail ? [heelCut(corner, outward)] : [],
   opens: 'bottom',
@@ -161,7 +162,7 @@ export const overPlates = (site: Site, given: Member, strip: Strip): Member => {
       )
       .map(({ line }) => heelCut(line.start, v2.scale(line.inward, -1)));
     const over = (kept: readonly EndCut[]): Member => {
-      const notch: Notch = { seat, heels: kept, opens: 'bottom', corner };
+      const notch: Notch = { for: 'plate', seat, heels: kept, opens: 'bottom', corner };
       return { ...notched, notches: [...notched.notches, notch] };
     };
     const done = over(heelsLeft(notched, seat, heels));

@@ -19,6 +19,13 @@ const MOST_PARTS = 60;
 
 export const scarfTimes = ({ framing }: Job): number => framing.scarf ?? USUAL;
 
+/** Of its timber's depth, how much a square abutment takes at each end of a scarf: it is sawn, not pared to a feather. */
+const ABUTMENT_SHARE = 1 / 6;
+
+/** How high a scarf's abutments stand in a timber; 0 where it runs out to feather edges. mm */
+export const abutmentOf = ({ framing }: Job, { depth }: Member['stock']): number =>
+  framing.scarfEnds === 'square' ? depth * ABUTMENT_SHARE : 0;
+
 /**
  * Along a timber, from its origin, from the low end: where struts stand under it; with none, where rafters cross or meet
  * it, each once. mm
@@ -98,17 +105,70 @@ const partings = (
   return null;
 };
 
+interface Scarf {
+  /** Its length over the timber's depth. */
+  readonly times: number;
+  /** How high its abutments stand, mm. */
+  readonly abutmentMm: number;
+}
+
 /**
  * The plane of a scarf, keeping what lies below it along the timber; its middle at `t`, half-way down the depth.
  *
- *   ───────────────╲──────────
- *        low half    ╲   high half      depth : length as 1 : times
- *   ───────────────────╲──────
+ *   ───────────────╲──────────     ──────────────┐───────────
+ *        low half    ╲   high half       low half  ╲   high half      depth : length as 1 : times
+ *   ───────────────────╲──────     ──────────────────└───────
  */
-const splay = ({ frame, stock, topMm }: Member, t: number, times: number): HalfSpace => {
+const splay = (
+  { frame, stock, topMm }: Member,
+  t: number,
+  { times, abutmentMm }: Scarf,
+): HalfSpace => {
   const { origin, a, e } = frame;
-  const middle = v3.add(origin, v3.add(v3.scale(a, t), v3.scale(e, topMm - stock.depth / 2)));
-  return halfSpace(middle, v3.unit(v3.add(a, v3.scale(e, times))));
+  const { depth } = stock;
+  const middle = v3.add(origin, v3.add(v3.scale(a, t), v3.scale(e, topMm - depth / 2)));
+  const fall = (depth - 2 * abutmentMm) / depth;
+  return halfSpace(middle, v3.unit(v3.add(v3.scale(a, fall), v3.scale(e, times))));
+};
+
+/** One half of a scarf at `t`: how its timber ends there, and what else is sawn out of it. */
+const halfOf = (
+  timber: Member,
+  at: 'top' | 'bottom',
+  t: number,
+  scarf: Scarf,
+  meets: string,
+): { readonly end: EndCut; readonly notches: readonly Notch[] } => {
+  const way = at === 'top' ? 1 : -1;
+  const face = (end: EndCut['at'], name: string, keep: HalfSpace): EndCut => ({
+    at: end,
+    name,
+    keep: way > 0 ? keep : flip(keep),
+    meets,
+  });
+  const plane = splay(timber, t, scarf);
+  if (scarf.abutmentMm === 0) return { end: face(at, 'scarf', plane), notches: [] };
+  const { origin, a } = timber.frame;
+  const half = (way * scarf.times * timber.stock.depth) / 2;
+  const square = (along: number): HalfSpace => halfSpace(v3.add(origin, v3.scale(a, along)), a);
+  return {
+    end: face(at, 'abutment', square(t + half)),
+    notches: [
+      {
+        for: 'scarf',
+        seat: face('seat', 'scarf', plane),
+        heels: [
+          face(
+            'heel',
+            at === 'top' ? 'abutment, upper end' : 'abutment, lower end',
+            square(t - half),
+          ),
+        ],
+        opens: at === 'top' ? 'top' : 'bottom',
+        corner: v3.inPlan(v3.add(origin, v3.scale(a, t - half))),
+      },
+    ],
+  };
 };
 
 /** Whether a lip lies in a part of its timber. */
@@ -118,31 +178,33 @@ const liesIn = ({ frame: { origin, a } }: Member, { corner }: Notch, from: numbe
 };
 
 /** One timber in lengths, scarfed where it is parted. */
-const parted = (timber: Member, joints: readonly number[], times: number): Member[] => {
+const parted = (timber: Member, joints: readonly number[], scarf: Scarf): Member[] => {
   const { frame, axis } = timber;
   const level = Math.cos(axis.slopeRad);
   const whole = axis.runMm / level;
   const id = (i: number): string => (i === 0 ? timber.id : `${timber.id}.part.${i}`);
-  const scarf = (at: 'top' | 'bottom', t: number, meets: string): EndCut => {
-    const keep = splay(timber, t, times);
-    return { at, name: 'scarf', keep: at === 'top' ? keep : flip(keep), meets };
-  };
   return [...joints, whole].map((to, i): Member => {
     const from = joints[i - 1] ?? 0;
     const last = i === joints.length;
     const own = (at: 'top' | 'bottom'): EndCut[] => timber.ends.filter((end) => end.at === at);
+    const upper = last ? null : halfOf(timber, 'top', to, scarf, id(i + 1));
+    const lower = i === 0 ? null : halfOf(timber, 'bottom', from, scarf, id(i - 1));
     return {
       ...timber,
       id: id(i),
       frame: { ...frame, origin: v3.add(frame.origin, v3.scale(frame.a, from)) },
       axis: axisOf((to - from) * level, (to - from) * Math.sin(axis.slopeRad)),
       ends: [
-        ...(last ? own('top') : [scarf('top', to, id(i + 1))]),
-        ...(i === 0 ? own('bottom') : [scarf('bottom', from, id(i - 1))]),
+        ...(upper === null ? own('top') : [upper.end]),
+        ...(lower === null ? own('bottom') : [lower.end]),
       ],
-      notches: timber.notches.filter((notch) =>
-        liesIn(timber, notch, i === 0 ? -Infinity : from, last ? Infinity : to),
-      ),
+      notches: [
+        ...(upper?.notches ?? []),
+        ...timber.notches.filter((notch) =>
+          liesIn(timber, notch, i === 0 ? -Infinity : from, last ? Infinity : to),
+        ),
+        ...(lower?.notches ?? []),
+      ],
     };
   });
 };
@@ -174,7 +236,8 @@ export const scarfed = (
       (times * depth) / 2,
       longest,
     );
-    if (joints !== null) return parted(timber, joints, times);
+    if (joints !== null)
+      return parted(timber, joints, { times, abutmentMm: abutmentOf(job, timber.stock) });
     problems.push({
       code: 'size',
       path: pathOf(job, timber),

@@ -14,18 +14,25 @@ export interface EndCut {
 }
 
 /**
- * A birdsmouth, or the lip by which a purlin passes under a hip. A birdsmouth: below the seat only that is left which every heel keeps; nothing where there is no heel, because the
- * timber ends over the plate. At an inner corner a valley has two heels, one along each plate.
+ * What a notch is for: a birdsmouth on a plate or over a purlin, the lip by which a purlin passes under a hip, one half
+ * of a scarf with square abutments, the housing that takes a lookout through a gable's rafter, the notch of a gable's
+ * stud round that rafter.
+ */
+export type NotchFor = 'plate' | 'purlin' | 'lip' | 'scarf' | 'housing' | 'rafter';
+
+/**
+ * Beyond the seat, a birdsmouth's below it, only that is left which every heel keeps; nothing where there is no heel,
+ * because the timber ends over the plate. At an inner corner a valley has two heels, one along each plate. A housing
+ * has two too, and what either keeps is left.
  */
 export interface Notch {
+  readonly for: NotchFor;
   readonly seat: EndCut;
   readonly heels: readonly EndCut[];
   /** The edge that it is sawn from: a birdsmouth from the bottom, a lip from the top. */
   readonly opens: 'bottom' | 'top';
   /** Where the heel's line, or the plate's outside face, crosses the timber's centre line in plan. */
   readonly corner: Vec2;
-  /** It lies on a purlin, not on a plate. */
-  readonly onPurlin?: true;
 }
 
 /** A bevelled top edge: what stands above the plane is planed off. */

@@ -57,15 +57,18 @@ const saw = (member: Member): readonly ConvexSolid<BoardFace>[] => {
 
 const notched = (
   frame: BoardFrame,
-  { seat, heels }: Notch,
+  { for: what, seat, heels }: Notch,
   solid: ConvexSolid<BoardFace>,
 ): ConvexSolid<BoardFace>[] => {
   const seatKeep = halfSpaceToLocal(frame, seat.keep);
   const above = clipSolid<BoardFace>(solid, seatKeep, seat);
   if (heels.length === 0) return [above];
-  let below = clipSolid<BoardFace>(solid, flip(seatKeep), seat);
-  for (const heel of heels) below = clipSolid(below, halfSpaceToLocal(frame, heel.keep), heel);
-  return [above, below];
+  const beyond = clipSolid<BoardFace>(solid, flip(seatKeep), seat);
+  const kept = (from: ConvexSolid<BoardFace>, heel: EndCut): ConvexSolid<BoardFace> =>
+    clipSolid(from, halfSpaceToLocal(frame, heel.keep), heel);
+  return what === 'housing'
+    ? [above, ...heels.map((heel) => kept(beyond, heel))]
+    : [above, heels.reduce(kept, beyond)];
 };
 
 /** How much of a member's wood lies within bounds in the world. mm³ */

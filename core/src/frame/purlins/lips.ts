@@ -15,6 +15,7 @@ const lipUnder = (purlin: Member, hip: Member): Notch => {
   const face = v3.add(origin, v3.scale(s, ((left ? 1 : -1) * hip.stock.thickness) / 2));
   const at = v3.dot(purlin.frame.a, s) > 0 === left ? 'bottom' : 'top';
   return {
+    for: 'lip',
     seat: { at: 'seat', name: 'lip', keep: bellyOf(hip), meets: hip.id },
     heels: [
       {

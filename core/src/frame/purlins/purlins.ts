@@ -93,9 +93,9 @@ const notchedOver = (purlin: Member, rafters: readonly Member[]): Member[] => {
         ...rafter.notches,
         {
           ...notch,
+          for: 'purlin',
           seat: on('purlin seat', notch.seat),
           heels: notch.heels.map((heel) => on('purlin heel', heel)),
-          onPurlin: true,
         },
       ],
     };

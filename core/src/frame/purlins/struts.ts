@@ -1,7 +1,8 @@
 import { halfSpace, SAME_POINT_MM, v2, v3, type Vec3 } from '../../geom';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
-import { inMm, say } from '../../sentence';
+import { inDegrees, inMm, mostMm, say } from '../../sentence';
+import { degrees, radians } from '../../units';
 import { clashing } from '../joint/in-space';
 import { bellyOf, plumbFrame } from '../member/board';
 import { axisOf, memberId, type Member } from '../member/member';
@@ -65,6 +66,10 @@ const strutAt = (
   };
 };
 
+/** A strut is cut level under its purlin: flatter than this its head is a splinter. */
+const LEAST_SLOPE_DEG = 30;
+const LEAST_SLOPE_RAD = radians(LEAST_SLOPE_DEG);
+
 /**
  * Where along a purlin a strut stands: in its even place; where it would stand in a tie or another strut, flat on the
  * nearer face of that. Null where it is clear nowhere.
@@ -127,6 +132,17 @@ export const struts: Pass = (site, _primary, before): Added => {
             i,
             'foot',
             say`a ‹strut› would stand ${inMm(at(length / 2).axis.riseMm)} high between the wall’s top and the ‹purlin›; accepted is at least ${inMm(LEAST_RISE_MM)}`,
+          ),
+        );
+        continue;
+      }
+      const { slopeRad, runMm, riseMm } = at(length / 2).axis;
+      if (slopeRad < LEAST_SLOPE_RAD) {
+        problems.push(
+          problem(
+            i,
+            'foot',
+            say`a ‹strut› would lean to ${inDegrees(degrees(slopeRad))} from level, where its head no longer bears under the ‹purlin›; accepted is ${inDegrees(LEAST_SLOPE_DEG)} or steeper: a wall at most ${mostMm(riseMm / Math.tan(LEAST_SLOPE_RAD))} off the ‹purlin›, plan, not ${inMm(runMm)}`,
           ),
         );
         continue;

@@ -36,6 +36,8 @@ export {
   hangsOverGables,
   hasGables,
   leansOnWall,
+  edgeWay,
+  studWay,
   withBarges,
   withBlocking,
   withGableStuds,

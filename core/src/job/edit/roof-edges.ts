@@ -4,13 +4,20 @@ import type { Job } from '../schema';
 export const hangsOverGables = ({ blocks }: Job): boolean =>
   blocks.some(({ sides }) => sides.some((side) => side.roof === 'gable' && side.overhang > 0));
 
-/** Barges on a ladder at every gable that the roof hangs over, or none. They start with the rafters' own size. */
-export const withBarges = (job: Job, wanted: boolean): Job => {
+/** How the edge of a roof over a gable is framed: not at all, or barges on a ladder or on lookouts laid in. */
+export type EdgeWay = 'none' | NonNullable<Job['framing']['lookouts']>;
+
+export const edgeWay = ({ timber, framing }: Job): EdgeWay =>
+  timber.barge === undefined ? 'none' : (framing.lookouts ?? 'butted');
+
+/** Barges at every gable that the roof hangs over, or none. They start with the rafters' own size. */
+export const withBarges = (job: Job, way: EdgeWay): Job => {
   const { barge, lookout, ...timber } = job.timber;
-  if (!wanted) return { ...job, timber };
+  if (way === 'none') return { ...job, timber };
   const { common } = job.timber;
   return {
     ...job,
+    framing: { ...job.framing, lookouts: way },
     timber: {
       ...timber,
       barge: barge ?? common,
@@ -24,12 +31,22 @@ export const withBarges = (job: Job, wanted: boolean): Job => {
 export const hasGables = ({ blocks }: Job): boolean =>
   blocks.some(({ sides }) => sides.some(({ roof }) => roof === 'gable'));
 
+/** How studs stand in the gables: not at all, flat, or notched round the rafter. */
+export type StudWay = 'none' | NonNullable<Job['framing']['gableStuds']>;
+
+export const studWay = ({ timber, framing }: Job): StudWay =>
+  timber.gableStud === undefined ? 'none' : (framing.gableStuds ?? 'flat');
+
 /** Studs in the gables, or none. They start as thick as the rafters and half as deep. */
-export const withGableStuds = (job: Job, wanted: boolean): Job => {
+export const withGableStuds = (job: Job, way: StudWay): Job => {
   const { gableStud, ...timber } = job.timber;
+  if (way === 'none') return { ...job, timber };
   const { thickness, depth } = job.timber.common;
-  const start = { thickness, depth: Math.round(depth / 2) };
-  return { ...job, timber: wanted ? { ...timber, gableStud: gableStud ?? start } : timber };
+  return {
+    ...job,
+    framing: { ...job.framing, gableStuds: way },
+    timber: { ...timber, gableStud: gableStud ?? { thickness, depth: Math.round(depth / 2) } },
+  };
 };
 
 /** Whether any roof leans against a wall. */

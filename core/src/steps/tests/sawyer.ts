@@ -101,14 +101,23 @@ export const sawn = (steps: readonly SawStep[], way: Way): readonly Solid[] => {
     if (step.act === 'cut') cutAll(planeOf(board, step.line, way));
     if (step.act === 'notch') {
       const above = seatOf(board, step.seat.line, way);
-      const seat = step.opens === 'top' ? flip(above) : above;
-      const heels = step.heels.map(({ line }) => planeOf(board, line, way));
+      // Round a rafter it runs across the board, and the rip along it from the end.
+      const across = step.for === 'rafter';
+      const seat = across
+        ? planeOf(board, step.seat.line, way)
+        : step.opens === 'top'
+          ? flip(above)
+          : above;
+      const heels = step.heels.map(({ line }) =>
+        across ? flip(seatOf(board, line, way)) : planeOf(board, line, way),
+      );
       pieces = pieces.flatMap((piece): Solid[] => {
         const whole = clipSolid(piece, seat, '');
         if (heels.length === 0) return [whole];
-        let below = clipSolid(piece, flip(seat), '');
-        for (const heel of heels) below = clipSolid(below, heel, '');
-        return [whole, below];
+        const beyond = clipSolid(piece, flip(seat), '');
+        return step.for === 'housing'
+          ? [whole, ...heels.map((heel) => clipSolid(beyond, heel, ''))]
+          : [whole, heels.reduce((left, heel) => clipSolid(left, heel, ''), beyond)];
       });
     }
     if (step.act === 'plane') {

@@ -43,7 +43,8 @@ export const EaveSection = ({
   const { colour } = useTheme();
   const say = useTerms();
   const [width, setWidth] = useState(0);
-  const { left, right, low, high, hapMm, seatMm, overhangMm, soffitMm, obstruction } = section;
+  const { left, right, low, high, hapMm, seatMm, overhangMm, soffitMm, obstruction, windowMm } =
+    section;
   const k = Math.min(width / (right - left), HEIGHT_PX / (high - low));
   const px = ([d, z]: Vec2): Vec2 => [(d - left) * k, (high - z) * k];
   const loop = (points: readonly Vec2[]): string => points.map((p) => px(p).join(',')).join(' ');
@@ -142,6 +143,17 @@ export const EaveSection = ({
                   strokeWidth={1.5}
                 />
               )}
+              {section.purlins.map((points, i) => (
+                <Polygon
+                  key={`purlin ${i}`}
+                  points={loop(points)}
+                  fill={colour('purlin', 0.35)}
+                  stroke={colour('purlin')}
+                  strokeWidth={1.5}
+                />
+              ))}
+              {windowMm !== null &&
+                line([0, windowMm], [section.plate[1]?.[0] ?? 0, windowMm], colour('ink'), 3)}
               {soffitMm !== null &&
                 line([-overhangMm, soffit], [0, soffit], colour('rafter-tie'), 3, '8 5')}
               {line([0, 0], [0, hapMm], colour('chalk'), 2)}

@@ -174,6 +174,14 @@ const section = (part: PartOf<'section'>, { hot, line, faint, wall }: Inks): Rea
         {path('M150 138L92 98', hot, 6)}
       </>
     )}
+    {(part === 'post' || part === 'beam') && (
+      <>
+        {path('M244 140H280', part === 'beam' ? hot : line, 10)}
+        {path('M272 146V200', part === 'post' ? hot : line, 8)}
+      </>
+    )}
+    {part === 'spacer' && path('M44 127H74', hot, 8)}
+    {part === 'backing' && path('M44 134H74', hot, 6)}
     {part === 'stud' && path('M70 140V114M110 140V76M190 140V76M230 140V114', hot, 6)}
     {path('M42 136H258', part === 'tie' ? hot : faint, part === 'tie' ? 8 : 3)}
   </>

@@ -5,6 +5,7 @@ import {
   withObstructionCleared,
   withOverhang,
   withSoffit,
+  withWindowHead,
   type Gives,
   type Job,
 } from '@ogee/core/src/job';
@@ -69,6 +70,51 @@ const Comes = ({
         <Row name="Soffit, tail to wall" figure={text(section.overhangMm)} />
       )}
     </View>
+  );
+};
+
+/** What a window's head starts from, under a plate. mm */
+const HEAD_MM = 250;
+
+/** A window under the eave, and what stands over its head. */
+const WindowHead = ({ section }: { readonly section: Section | null }) => {
+  const { job, edit } = useOpenJob();
+  const { windowHead } = job.framing;
+  const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
+  const lowest = section?.fasciaMm?.[1] ?? section?.soffitMm ?? null;
+  const over = windowHead === undefined || lowest === null ? null : lowest + windowHead;
+  return (
+    <>
+      <ChoiceField
+        label="A window under the eave"
+        value={windowHead === undefined ? 'none' : 'window'}
+        options={[
+          { value: 'none', label: 'None' },
+          { value: 'window', label: 'Give its head' },
+        ]}
+        onChange={(way) => edit((now) => withWindowHead(now, way === 'none' ? null : HEAD_MM))}
+      />
+      {windowHead !== undefined && (
+        <LengthField
+          label="Window’s head, below the ‹plate›’s top"
+          size="timber"
+          path="framing.windowHead"
+          value={windowHead}
+          onValue={(mm) => edit((now) => withWindowHead(now, mm))}
+        />
+      )}
+      {over !== null &&
+        (over < 0 ? (
+          <Caution
+            level="caution"
+            text={`The eave hangs ${text(-over)} below the window’s head: the sash, or the view, is cut off. Less overhang, a higher seat or a shallower fascia raises it.`}
+          />
+        ) : (
+          <Small testID="over-window">
+            The eave’s lowest edge stands {text(over)} above the window’s head.
+          </Small>
+        ))}
+    </>
   );
 };
 
@@ -214,6 +260,7 @@ export const EaveProblem = ({ index }: { readonly index: number }) => {
       )}
       {section !== null && <Comes section={section} display={job.display} />}
       <Obstruction index={index} />
+      <WindowHead section={section} />
     </View>
   );
 };

@@ -1,4 +1,5 @@
 import {
+  atWallWay,
   edgeWay,
   hangsOverGables,
   hasGables,
@@ -80,21 +81,22 @@ export const GableEnds = () => {
 export const AtWall = () => {
   const { job, edit } = useOpenJob();
   if (!leansOnWall(job)) return null;
-  const carried = job.timber.ledger !== undefined;
+  const way = atWallWay(job);
   return (
     <>
       <Title>Against the wall</Title>
       <ChoiceField
         label="The rafters’ upper ends"
-        value={carried ? 'ledger' : 'wall'}
+        value={way}
         options={[
           { value: 'wall', label: 'At the wall itself' },
-          { value: 'ledger', label: 'On a ‹ledger›' },
+          { value: 'hanger', label: 'Hung on a ‹ledger›' },
+          { value: 'birdsmouth', label: 'Over a ‹ledger›' },
         ]}
-        onChange={(way) => edit((now) => withLedger(now, way === 'ledger'))}
-        help="Cut plumb against a ‹ledger› and hung in hangers (the default of those who frame against a finished wall); its outer top corner lies in the line of the rafters’ tops. What fixes it to the wall is for the local code or an engineer."
+        onChange={(wanted) => edit((now) => withLedger(now, wanted))}
+        help="Cut plumb against a ‹ledger› and hung in hangers (the default of those who frame against a finished wall): its outer top corner lies in the line of the rafters’ tops. Or over it to the wall, with a birdsmouth as wide as it is thick: no hangers, a lower ‹ledger›. What fixes it to the wall is for the local code or an engineer."
       />
-      {carried && <Stock name="ledger" />}
+      {way !== 'wall' && <Stock name="ledger" />}
     </>
   );
 };

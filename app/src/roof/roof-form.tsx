@@ -2,6 +2,7 @@ import {
   heightAtWall,
   pitchText,
   withHeightAtWall,
+  withPosts,
   withSide,
   withSidesAlike,
   type Block,
@@ -17,6 +18,7 @@ import { ChoiceField, LengthField, PitchField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 import { Breaks } from './breaks';
 import { EaveProblem } from './eave-problem';
+import { Stock } from '../timber/stock-fields';
 import { AtWall, EaveBlocks, GableEnds } from './roof-edges';
 import { Gablet } from './gablet';
 import { SheathingFields } from './sheathing';
@@ -45,6 +47,67 @@ const alike = (block: Block, { pitch, breaks }: Eave): boolean =>
       side.roof !== 'eave' ||
       JSON.stringify([side.pitch, side.breaks]) === JSON.stringify([pitch, breaks]),
   );
+
+/** What an eave stands on: its wall, or posts under a beam. */
+const Posts = ({ index, wall, side }: { index: number; wall: number; side: Eave }) => {
+  const { job, edit } = useOpenJob();
+  const { posts } = side;
+  const path = `blocks.${index}.sides.${wall}.posts`;
+  const set = (change: Partial<NonNullable<Eave['posts']>>) =>
+    edit((now) =>
+      withSide(now, index, wall, (was) =>
+        was.roof === 'eave' && was.posts !== undefined
+          ? { ...was, posts: { ...was.posts, ...change } }
+          : was,
+      ),
+    );
+  return (
+    <>
+      <ChoiceField
+        label={`Wall ${wall + 1} stands on`}
+        value={posts === undefined ? 'wall' : 'posts'}
+        options={[
+          { value: 'wall', label: 'A wall' },
+          { value: 'posts', label: '‹Posts› and a ‹beam›' },
+        ]}
+        onChange={(way) => edit((now) => withPosts(now, index, wall, way === 'posts'))}
+      />
+      {posts !== undefined && (
+        <>
+          <View className="flex-row gap-3">
+            <View className="flex-1">
+              <LengthField
+                label="‹Plate›’s top above the ground"
+                of={`Wall ${wall + 1}`}
+                path={`${path}.height`}
+                value={posts.height}
+                onValue={(height) => set({ height })}
+              />
+            </View>
+            <View className="flex-1">
+              <LengthField
+                label="‹Posts›, at most apart"
+                of={`Wall ${wall + 1}`}
+                path={`${path}.spacing`}
+                value={posts.spacing}
+                onValue={(spacing) => set({ spacing })}
+              />
+            </View>
+          </View>
+          <Stock name="beam" />
+          <Stock name="post" />
+          {job.timber.beam !== undefined && (
+            <Small>
+              The ‹posts› are as long as the ‹plate› is high, less the ‹plate› and the ‹beam›.
+              Footings, braces against leaning and what holds it down in wind are for the local code
+              or an engineer.
+            </Small>
+          )}
+        </>
+      )}
+    </>
+  );
+};
 
 /** One wall of a part: what the roof does there, its pitch, its overhang. */
 const Wall = ({ index, wall, block }: { index: number; wall: number; block: Block }) => {
@@ -109,6 +172,7 @@ const Wall = ({ index, wall, block }: { index: number; wall: number; block: Bloc
           help="What the pitch comes to at the wall. Given the height instead, the pitch is worked out from it."
         />
       )}
+      {side.roof === 'eave' && <Posts index={index} wall={wall} side={side} />}
       {side.roof === 'eave' && <Breaks index={index} wall={wall} side={side} />}
       {side.roof === 'eave' && <Gablet index={index} wall={wall} side={side} block={block} />}
       {side.roof === 'eave' && !alike(block, side) && (

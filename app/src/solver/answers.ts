@@ -77,7 +77,9 @@ export const eaveAnswer = (solution: Solution, block: string): EaveSection | nul
       (kind === 'common' || kind === 'king-common') && own.has(first),
   );
   const member = memberOf(solution, entry);
-  return entry === undefined || member === undefined ? null : eaveSection(job, entry, member);
+  return entry === undefined || member === undefined
+    ? null
+    : eaveSection(job, entry, member, members);
 };
 
 export const elevationAnswer = ({ roof }: Solution, looking: Looking): ElevationView =>

@@ -20,7 +20,10 @@ type Sized =
   | 'blocking'
   | 'gableStud'
   | 'ledger'
-  | 'strut';
+  | 'strut'
+  | 'beam'
+  | 'post'
+  | 'backing';
 
 const NAMES: Readonly<Record<Sized, string>> = {
   common: '‹Commons› and jacks',
@@ -37,10 +40,13 @@ const NAMES: Readonly<Record<Sized, string>> = {
   gableStud: '‹Gable studs›',
   ledger: '‹Ledger›',
   strut: '‹Struts›',
+  beam: '‹Beam›',
+  post: '‹Posts›',
+  backing: '‹Ceiling backing›',
 };
 
 /** What is made in lengths, scarfed, where its timber cannot be had as long as it is. */
-const SCARFED: readonly Sized[] = ['ridge', 'purlin'];
+const SCARFED: readonly Sized[] = ['ridge', 'purlin', 'beam'];
 
 /** What is asked first: a board of six metres. mm */
 const USUAL_MM = 6000;
@@ -74,7 +80,7 @@ const Longest = ({
         path={`timber.${name}.longest`}
         value={longest}
         onValue={(mm) => onChange({ ...stock, longest: mm })}
-        help="A longer one is made of lengths, scarfed over a rafter."
+        help="A longer one is made of lengths, scarfed over a rafter or a post."
       />
       <Button
         label={`${NAMES[name]}: any length can be had`}

@@ -1,4 +1,10 @@
-import { collarWay, withCollarTies, withRafterTies, type CollarWay } from '@ogee/core/src/job';
+import {
+  collarWay,
+  withBacking,
+  withCollarTies,
+  withRafterTies,
+  type CollarWay,
+} from '@ogee/core/src/job';
 import { useOpenJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { ChoiceField, LengthField, StepperField } from '../ui/fields';
@@ -158,6 +164,39 @@ const RafterTieFields = () => {
             />
           )}
           <Stock name="rafterTie" />
+          <ChoiceField
+            label="Past the last whole one, at a ‹hip›’s end"
+            value={ties.atHips ?? 'none'}
+            options={[
+              { value: 'none', label: 'None' },
+              { value: 'short', label: 'Short ones, square to it' },
+            ]}
+            onChange={(atHips) => set({ atHips })}
+            help="There the ‹hip›’s end falls over whole ones. Short joists run from the end wall back to the last whole one, one beside each rafter that has room: they hold the end wall and carry the ceiling."
+          />
+          {ties.spacing !== undefined && (
+            <ChoiceField
+              label="Between a rafter and a tie beside it"
+              value={ties.spacers === true ? 'blocks' : 'said'}
+              options={[
+                { value: 'said', label: 'Only said' },
+                { value: 'blocks', label: '‹Spacer blocks›' },
+              ]}
+              onChange={(way) => set({ spacers: way === 'blocks' })}
+              help="Where the two do not touch, by up to 60 mm, a block as thick as the gap lets them be fixed to each other: in the list, each at its end, or only said in the notes."
+            />
+          )}
+          <ChoiceField
+            label="Along the walls they run beside"
+            value={job.timber.backing === undefined ? 'none' : 'backing'}
+            options={[
+              { value: 'none', label: 'Nothing' },
+              { value: 'backing', label: '‹Ceiling backing›' },
+            ]}
+            onChange={(way) => edit((now) => withBacking(now, way === 'backing'))}
+            help="A board flat on the ‹plate›, 50 mm of it inside the wall, for the edge of the ceiling where no tie lies."
+          />
+          {job.timber.backing !== undefined && <Stock name="backing" />}
         </>
       )}
     </>

@@ -126,6 +126,9 @@ const firstTold = (figures: readonly (number | undefined)[]): number =>
 export const handOf = ({ member, shape, reaches }: Piece): keyof Hands => {
   const level = member.axis.level;
   if (cutAlike(shape.cuts, mirrored(shape.cuts, level))) return 'plain';
+  // Turned end for end it is its own mirror image: no cut of it leans to a face.
+  if (level && shape.cuts.every(({ normal }) => Math.abs(normal[1]) < CUT_ALIKE_RAD))
+    return 'plain';
   const total = (at: string, of: (cut: CutShape) => number): number =>
     shape.cuts.filter((cut) => cut.at === at).reduce((all, cut) => all + of(cut), 0);
   const sum = (at: string, axis: 0 | 1): number => total(at, ({ normal }) => normal[axis]);

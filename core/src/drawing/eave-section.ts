@@ -1,6 +1,6 @@
 import { boardOf, type CutListEntry } from '../cuts';
 import type { Member } from '../frame';
-import type { Vec2 } from '../geom';
+import { v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import { plateThicknessOf, plateWidthOf } from '../roof';
 import { radians } from '../units';
@@ -29,6 +29,10 @@ export interface EaveSection {
   readonly share: number;
   /** Heights of the fascia's top and bottom, z; null where the crew sets none. */
   readonly fasciaMm: readonly [top: number, bottom: number] | null;
+  /** Purlins over or between the rafters, cut through. */
+  readonly purlins: readonly (readonly Vec2[])[];
+  /** The head of a window under the eave, z; null where the crew gives none. */
+  readonly windowMm: number | null;
   /** What the rafters' undersides have to clear: its outer top corner. */
   readonly obstruction: Vec2 | null;
   /** What a picture of the eave shows. */
@@ -68,8 +72,33 @@ const fasciaAt = (job: Job, overhangMm: number, hapMm: number, slopeRad: number)
   return [at(0, 0), at(-t, 0), at(-t, -depth), at(0, -depth)];
 };
 
-/** The eave of the piece that a line of the list is cut to; null where that has no seat. */
-export const eaveSection = (job: Job, entry: CutListEntry, member: Member): EaveSection | null => {
+/** A purlin that lies on a rafter's side of the roof, cut through square, from that rafter's plate. */
+const purlinOver = (
+  { frame: rafter }: Member,
+  hap: number,
+  { frame: { origin, e, s }, stock, topMm }: Member,
+): Vec2[] => {
+  const heading = v2.unit(v3.inPlan(rafter.a));
+  const corner = (aside: number, up: number): Vec2 => {
+    const p = v3.sub(v3.add(origin, v3.add(v3.scale(s, aside), v3.scale(e, up))), rafter.origin);
+    return [v2.dot(v3.inPlan(p), heading), p[2] + hap];
+  };
+  const half = stock.thickness / 2;
+  const low = topMm - stock.depth;
+  return [corner(half, low), corner(half, topMm), corner(-half, topMm), corner(-half, low)];
+};
+
+/**
+ * The eave of the piece that a line of the list is cut to; null where that has no seat.
+ *
+ * @param members the frame's, for what lies on the rafter
+ */
+export const eaveSection = (
+  job: Job,
+  entry: CutListEntry,
+  member: Member,
+  members: readonly Member[],
+): EaveSection | null => {
   if (entry.seat === null) return null;
   const board = boardOf(member);
   const heel = entry.cuts.findIndex((cut) => cut.at === 'heel');
@@ -93,7 +122,14 @@ export const eaveSection = (job: Job, entry: CutListEntry, member: Member): Eave
   const outside = kept.filter(([x]) => x < 0).map(([, z]) => z);
   const soffitMm = entry.length.tail > 0 && outside.length > 0 ? Math.min(...outside) : null;
   const heights = fascia.map(([, z]) => z);
-  const { obstruction } = job.framing;
+  const { obstruction, windowHead } = job.framing;
+  const purlins = members
+    .filter(
+      ({ block, side, lies }) =>
+        (lies === 'over' || lies === 'between') && block === member.block && side === member.side,
+    )
+    .map((purlin) => purlinOver(member, hap, purlin))
+    .filter((loop) => loop.some(([x]) => x < right));
   return {
     rafter,
     plate: box(0, plateWidth, 0, plateLow),
@@ -107,10 +143,19 @@ export const eaveSection = (job: Job, entry: CutListEntry, member: Member): Eave
     leftMm: entry.stock.depth * (1 - entry.seat.depthFraction),
     share: entry.seat.depthFraction,
     fasciaMm: fascia.length === 0 ? null : [Math.max(...heights), Math.min(...heights)],
+    purlins,
+    windowMm: windowHead === undefined ? null : -windowHead,
     obstruction: obstruction === undefined ? null : [-obstruction.out, -obstruction.below],
-    left: Math.min(-overhangMm, ...fascia.map(([x]) => x)) - MARGIN_MM,
+    left: Math.min(-overhangMm, ...[...fascia, ...purlins.flat()].map(([x]) => x)) - MARGIN_MM,
     right,
-    low: Math.min(plateLow, soffitMm ?? 0, ...heights, -(obstruction?.below ?? 0)) - MARGIN_MM,
+    low:
+      Math.min(
+        plateLow,
+        soffitMm ?? 0,
+        ...heights,
+        -(obstruction?.below ?? 0),
+        -Math.min(windowHead ?? 0, WALL_MM),
+      ) - MARGIN_MM,
     high: hap + right * Math.tan(slopeRad) * SHOWN_SHARE + MARGIN_MM,
   };
 };

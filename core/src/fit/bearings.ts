@@ -222,6 +222,9 @@ const runsBeside = (
 /** A face that turns up or down by more than this, as a cosine, can be borne under. */
 const UNDER = 0.1;
 
+/** What is fixed along its length, not at its ends: to tails, to a wall, on posts. */
+const HELD_ALONG: ReadonlySet<Placed['member']['kind']> = new Set(['fascia', 'ledger', 'beam']);
+
 export interface Bearings {
   readonly joints: number;
   readonly worstGapMm: number;
@@ -254,15 +257,17 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
   };
   for (const placed of site.members) {
     const { member, mark } = placed;
-    if (isTie(member) || purlinLies(site, placed) !== null) continue;
+    if (isTie(member) || member.kind === 'spacer' || member.kind === 'backing') continue;
+    if (purlinLies(site, placed) !== null) continue;
     const sawn = sawnFaces(site, placed);
     let missed = false;
     const seated: Touch[] = [];
     for (const face of sawn.seats) {
       const onPlates = at(face).filter(({ other }) => isPlate(other));
-      // Notched over a purlin, it must come down on that too.
+      // Notched over a purlin or a ledger, it must come down on that too.
       const onPurlins = at(face).filter(
-        ({ other }) => isMember(other) && other.member.kind === 'purlin',
+        ({ other }) =>
+          isMember(other) && (other.member.kind === 'purlin' || other.member.kind === 'ledger'),
       );
       if (off(placed, face, onPurlins, LEAST_OVER_MM2)) missed = true;
       const touching = onPlates.filter(({ contact }) => touches(contact));
@@ -298,8 +303,9 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
           member.kind === 'fascia' ? at(face) : at(face).filter((touch) => !isFasciaEnd(touch));
         if (!atGable(site, member, face) && off(placed, face, before, least)) missed = true;
       }
-      // A ledger is fixed along its wall, not at its ends.
-      if (member.kind === 'fascia' || member.kind === 'ledger' || missed) continue;
+      if (HELD_ALONG.has(member.kind) || missed) continue;
+      // A post stands on the ground.
+      if (member.kind === 'post' && !end.upper) continue;
       if (share >= LEAST_SHARE) continue;
       if (end.faces.length > 0 && end.faces.some((face) => atGable(site, member, face))) continue;
       if (

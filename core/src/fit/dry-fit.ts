@@ -4,7 +4,11 @@ import type { Job } from '../job';
 import type { Roof } from '../roof';
 import { say } from '../sentence';
 import { bearingsOf } from './bearings';
+import { backingAmiss } from './backing';
 import { bareGaps } from './blocking';
+import { postsAmiss } from './posts';
+import { shortJoistsAmiss } from './short-joists';
+import { spacersAmiss } from './spacers';
 import { floating } from './carried';
 import { contactsOf, touchingBy } from './contacts';
 import { bareEaves, openMitres } from './eaves';
@@ -143,6 +147,10 @@ export const dryFit = (
       ...strutsAmiss(site, touching),
       ...roofPurlinsAmiss(site, touching),
       ...tiesAmiss(site, touching),
+      ...shortJoistsAmiss(site, touching),
+      ...spacersAmiss(site, touching),
+      ...backingAmiss(site, touching),
+      ...postsAmiss(site, touching),
       ...unlisted(placed, listed, markOf),
     ],
   };

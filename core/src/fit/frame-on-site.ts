@@ -22,13 +22,17 @@ const wallOf = ({ start, end, inward }: SideLine): Body => {
   return placeWall(outline, -WALL_HIGH_MM, WALL_HIGH_MM);
 };
 
+/** Whether anything stands or lies on a gable's plate. */
+const wantsGablePlates = ({ timber }: Job): boolean =>
+  timber.gableStud !== undefined || timber.backing !== undefined;
+
 export const frameOnSite = (job: Job, roof: Roof, members: readonly Placed[]): FrameOnSite => ({
   job,
   roof,
   members,
   plates: [
     ...platesOf(job, roof).map((plate) => placePlate(plate, 'rafters')),
-    ...(job.timber.gableStud === undefined ? [] : gablePlatesOf(job, roof)).map((plate) =>
+    ...(wantsGablePlates(job) ? gablePlatesOf(job, roof) : []).map((plate) =>
       placePlate(plate, 'studs'),
     ),
     ...strutWallsOf(job, roof).map((plate) => placePlate(plate, 'struts')),

@@ -1,4 +1,4 @@
-import { isPost, isRafter, isTie } from '../kinds';
+import { isPost, isRafter, isTie, KINDS } from '../kinds';
 import {
   FIT_PROUD_MM,
   planeAt,
@@ -271,8 +271,10 @@ export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
           at,
         ),
       ];
-    // How a tie lies is proved with what it ties, how a stud stands with its wall.
-    if (isTie(member) || isPost(member)) return [];
+    // How a tie lies is proved with what it ties, how a stud stands with its wall; what lies on a plate with that.
+    if (isTie(member) || isPost(member) || KINDS[member.kind].stands === 'plate') return [];
+    // A ledger that rafters go over stands under them.
+    if (member.kind === 'ledger' && site.job.framing.atLedger === 'birdsmouth') return [];
     if (isRafter(member)) return rafterTop(site, placed);
     return line ? lineTop(site, placed) : touchesAbove(site, placed);
   });

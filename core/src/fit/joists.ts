@@ -6,6 +6,7 @@ import { findingOn } from './finding';
 import type { FrameOnSite } from './frame-on-site';
 import { isMember, type Placed, type PlacedPlate } from './placed';
 import type { FitProblem } from './report';
+import { isShortJoist } from './short-joists';
 import { hasNoRoom, platesUnder, wants, type Opposite } from './untied';
 
 /** Joists further apart than their spacing by less than this are not: rounding. mm */
@@ -45,7 +46,9 @@ export const joistsApart = (
   spacing: number,
   touching: Touching,
 ): FitProblem[] => {
-  const joists = site.members.filter(({ member }) => member.kind === 'rafter-tie');
+  const joists = site.members.filter(
+    (tie) => tie.member.kind === 'rafter-tie' && !isShortJoist(tie, touching),
+  );
   const on = new Map(joists.map((joist) => [joist, new Set(platesUnder(joist, touching))]));
   const { common, rafterTie } = site.job.timber;
   const lapped = site.job.rafterTies?.lap !== undefined;

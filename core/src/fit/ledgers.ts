@@ -19,6 +19,7 @@ interface LeanedOn {
   readonly from: number;
   readonly to: number;
   readonly z: number;
+  readonly rise: number;
 }
 
 /** The walls that slopes come to at one height. */
@@ -33,7 +34,7 @@ const wallsOf = ({ roof }: FrameOnSite): LeanedOn[] =>
         const [from, to] = [Math.max(0, Math.min(...us)), Math.min(side.lengthMm, Math.max(...us))];
         const level = Math.max(...zs) - Math.min(...zs) < LEVEL_MM;
         return level && to - from > SHORTEST_MM
-          ? [{ block: id, side, from, to, z: Math.max(...zs) }]
+          ? [{ block: id, side, from, to, z: Math.max(...zs), rise: roof.slopes[slope]?.rise ?? 0 }]
           : [];
       });
     }),
@@ -61,6 +62,13 @@ const endOff = (
     : Math.abs(own - wanted);
 };
 
+/** How far a ledger that rafters go over stands off the undersides of those at the wall. mm */
+const topOff = ({ job }: FrameOnSite, { corners }: Placed, { z, rise }: LeanedOn): number =>
+  Math.abs(
+    Math.max(...corners.map((p) => p[2])) -
+      (z - job.timber.common.depth / Math.cos(Math.atan(rise))),
+  );
+
 /** Whether each wall that rafters lean against has its ledger: flat against it, from end to end. */
 export const ledgersAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   if (site.job.timber.ledger === undefined) return [];
@@ -86,6 +94,7 @@ export const ledgersAmiss = (site: FrameOnSite, touching: Touching): FitProblem[
         Math.abs(Math.max(...ledger.corners.map((p) => outFrom(side, p)))),
         endOff(ledger, side, from, false, touching),
         endOff(ledger, side, to, true, touching),
+        site.job.framing.atLedger === 'birdsmouth' ? topOff(site, ledger, wall) : 0,
       );
       return off <= FIT_GAP_MM
         ? []

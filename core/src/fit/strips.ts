@@ -60,6 +60,7 @@ interface Strips {
   /** The slope's pieces whole, out to their tails. */
   readonly whole: readonly Outline[];
   readonly supports: readonly Support[];
+  readonly tops: readonly Outline[];
 }
 
 const local = (slope: Slope): ((p: Vec2) => Vec2) => {
@@ -100,13 +101,21 @@ const levels = ({ parts, supports }: Strips): number[] => {
   return found.filter((v) => v > low && v < high).sort((p, q) => p - q);
 };
 
+/** A list of outlines turned over, each once: `u` up the slope and `v` along the eave. */
+const turned = (of: readonly Outline[]): readonly Outline[] => {
+  const known = overturned.get(of);
+  if (known !== undefined) return known;
+  const found = of.map(turnedOver);
+  overturned.set(of, found);
+  return found;
+};
+
+const overturned = new WeakMap<readonly Outline[], readonly Outline[]>();
+
 /** The length of rafter that would stand at u through v, between what stands there already, inside the walls. mm */
-const runThrough = ({ parts, supports }: Strips, u: number, v: number): number => {
-  const runs = intervals.unite(chords(parts.map(turnedOver), u), NO_WIDTH_MM);
-  const held = chords(
-    supports.map(({ outline }) => turnedOver(outline)),
-    u,
-  );
+const runThrough = ({ parts, tops }: Strips, u: number, v: number): number => {
+  const runs = intervals.unite(chords(turned(parts), u), NO_WIDTH_MM);
+  const held = chords(turned(tops), u);
   const run = intervals
     .without(runs, held, NO_WIDTH_MM)
     .find(([low, high]) => low <= v + BESIDE_MM && high >= v - BESIDE_MM);
@@ -195,11 +204,13 @@ export const bareStrips = (
   let widestMm = 0;
   for (const slope of site.roof.slopes) {
     const to = local(slope);
+    const supports = site.members.flatMap((placed) => supportOf(slope, placed));
     const strips: Strips = {
       slope,
       parts: overOwnWalls(site.roof, slope).map(({ points }) => points.map(to)),
       whole: slope.pieces.map(({ polygon }) => polygon.points.map(to)),
-      supports: site.members.flatMap((placed) => supportOf(slope, placed)),
+      supports,
+      tops: supports.map(({ outline }) => outline),
     };
     if (strips.parts.length === 0) continue;
     // Of strips that lie over each other, the widest speaks for all.

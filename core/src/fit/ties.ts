@@ -10,6 +10,7 @@ import { isEavePlate, isMember, type Body, type Placed, type PlacedFace } from '
 import type { FitProblem } from './report';
 import { bottomOf } from './tie-height';
 import { joistsApart } from './joists';
+import { isShortJoist } from './short-joists';
 import { opposites, untied, type TieKind } from './untied';
 
 /** A tie lies on a rafter, and on a plate, by at least this much. mm² */
@@ -183,6 +184,7 @@ export const tiesAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] =
   for (const tie of site.members) {
     const { kind } = tie.member;
     if (kind !== 'collar-tie' && kind !== 'rafter-tie') continue;
+    if (isShortJoist(tie, touching)) continue;
     const [one, other] = rafterAt(tie, touching);
     if (kind === 'rafter-tie' && rafterTies !== undefined) {
       const { lap, spacing } = rafterTies;

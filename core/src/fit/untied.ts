@@ -7,6 +7,7 @@ import {
   v2,
   v3,
   volume,
+  type ConvexSolid,
   type HalfSpace,
   type Vec3,
 } from '../geom';
@@ -105,6 +106,25 @@ export const wants = (
   });
 };
 
+/** Whether any timber stands in the place of a solid. */
+export const isTaken = ({ members }: FrameOnSite, solid: ConvexSolid<null>): boolean => {
+  const at = solid.flatMap(({ points }) => points);
+  const bounds = ([0, 1, 2] as const).map((axis) => {
+    const on = at.map((p) => p[axis]);
+    return [Math.min(...on), Math.max(...on)] as const;
+  });
+  return members.some(({ pieces }) =>
+    pieces.some(({ faces, low, high }) => {
+      const apart = bounds.some(
+        ([from, to], axis) => (low[axis] ?? 0) > to || (high[axis] ?? 0) < from,
+      );
+      if (apart) return false;
+      const keeps = faces.map(({ plane }) => plane);
+      return volume(clipByAll<unknown>(solid, keeps, null)) > FIT_OVERLAP_MM3 / 2;
+    }),
+  );
+};
+
 /**
  * Whether something stands where the tie of a pair would lie, on both sides of its rafters, or it would lie outside the
  * walls there: then the pair has none.
@@ -115,7 +135,7 @@ export const hasNoRoom = (
   { rafters: [one, other] }: Opposite,
   touching: Touching,
 ): boolean => {
-  const { job, roof, members } = site;
+  const { job, roof } = site;
   const stock = kind === 'collar-tie' ? job.timber.collarTie : job.timber.rafterTie;
   const slopes = [one, other].map((rafter) => slopeOf(site, rafter));
   const [left, right] = slopes;
@@ -153,21 +173,7 @@ export const hasNoRoom = (
     const tie = clipByAll(between, walls, null);
     // What lies past the eaves' walls is tail; past a gable's there is no wood to lie on.
     if (volume(tie) < volume(between) / 2) return true;
-    const at = tie.flatMap(({ points }) => points);
-    const bounds = ([0, 1, 2] as const).map((axis) => {
-      const on = at.map((p) => p[axis]);
-      return [Math.min(...on), Math.max(...on)] as const;
-    });
-    return members.some(({ pieces }) =>
-      pieces.some(({ faces, low, high }) => {
-        const apart = bounds.some(
-          ([from, to], axis) => (low[axis] ?? 0) > to || (high[axis] ?? 0) < from,
-        );
-        if (apart) return false;
-        const keeps = faces.map(({ plane }) => plane);
-        return volume(clipByAll<unknown>(tie, keeps, null)) > FIT_OVERLAP_MM3 / 2;
-      }),
-    );
+    return isTaken(site, tie);
   });
   return lapped ? taken.some(Boolean) : taken.every(Boolean);
 };

@@ -9,8 +9,12 @@ import { roofPurlins } from './purlins/roof-purlins';
 import { purlins } from './purlins/purlins';
 import { struts } from './purlins/struts';
 import { collarTies } from './ties/collars';
+import { backing } from './ties/backing';
 import { rafterTies } from './ties/joists';
+import { shortJoists } from './ties/short-joists';
+import { spacers } from './ties/spacers';
 import { ledgers } from './walls/ledgers';
+import { posts } from './walls/posts';
 import { unseatedLine, unseatedRafter } from './rafters/unseated';
 
 const sound = (members: readonly Member[]): Added => ({ members, problems: [] });
@@ -48,8 +52,12 @@ export const PASSES: readonly Pass[] = [
   rafterTies,
   collarTies,
   // Between the rafters and what lies flat on them.
+  shortJoists,
+  spacers,
   eaveBlocks,
   struts,
   roofPurlins,
   gableStuds,
+  backing,
+  posts,
 ];

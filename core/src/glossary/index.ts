@@ -32,7 +32,11 @@ export type Pictured =
   | { readonly of: 'board'; readonly part: 'long' | 'short' | 'line' | 'complement' | 'crown' }
   | { readonly of: 'hip'; readonly part: 'drop' | 'backing' }
   | { readonly of: 'end'; readonly part: 'tilt' }
-  | { readonly of: 'section'; readonly part: 'collar' | 'tie' | 'stud' | 'strut' | 'ledger' };
+  | {
+      readonly of: 'section';
+      readonly part:
+        'collar' | 'tie' | 'stud' | 'strut' | 'ledger' | 'post' | 'beam' | 'spacer' | 'backing';
+    };
 
 interface Meaning {
   readonly means: string;
@@ -159,6 +163,25 @@ export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
     means:
       'A leaning post from a purlin down to a bearing wall. It breaks the purlin’s span; the wall under it must carry.',
     shown: { of: 'section', part: 'strut' },
+  },
+  post: {
+    means:
+      'An upright that carries a beam where there is no wall. It brings its load down to one place, which wants a footing.',
+    shown: { of: 'section', part: 'post' },
+  },
+  beam: {
+    means: 'A level timber on posts, under the plate that the rafters are seated on.',
+    shown: { of: 'section', part: 'beam' },
+  },
+  'spacer block': {
+    means:
+      'A block as thick as the gap between a rafter and the tie beside it, so that the two can be fixed to each other through it.',
+    shown: { of: 'section', part: 'spacer' },
+  },
+  'ceiling backing': {
+    means:
+      'A board flat on the plate that sticks out inside the wall, for the edge of the ceiling where no tie lies.',
+    shown: { of: 'section', part: 'backing' },
   },
   'gable stud': {
     means:

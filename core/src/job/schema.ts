@@ -77,6 +77,15 @@ const side = z.discriminatedUnion(
       raise: length(0, 20_000).optional(),
       /** Its pitch changes here; `pitch` is the one at the plate. */
       breaks: z.array(pitchBreak).min(1).max(4).optional(),
+      /** Its plate lies on a beam, and that on posts. */
+      posts: z
+        .strictObject({
+          /** Of the plate's top above the ground, or whatever the posts stand on. */
+          height: length(300, 20_000),
+          /** The furthest they stand apart, on centre. */
+          spacing: length(300, 20_000),
+        })
+        .optional(),
       /** A small gable above this hip: how far in from the plate's outside face it stands, plan. */
       gablet: z.strictObject({ at: length(300, 100_000) }).optional(),
     }),
@@ -130,6 +139,8 @@ const framing = z.strictObject({
   scarfEnds: z.enum(['feathered', 'square']).optional(),
   /** How studs stand in a gable: flat under its rafter, or on edge and notched round it; flat where none is given. */
   gableStuds: z.enum(['flat', 'notched']).optional(),
+  /** How rafters end on a ledger: square against it in hangers, or over it with a birdsmouth; in hangers where none is given. */
+  atLedger: z.enum(['hanger', 'birdsmouth']).optional(),
   /** How lookouts carry a barge: butted against the gable's rafter, or laid in through its top to the next; butted where none is given. */
   lookouts: z.enum(['butted', 'laid-in']).optional(),
   /** Something outside the wall that the rafters' undersides have to clear, a bolt's head say. */
@@ -141,6 +152,8 @@ const framing = z.strictObject({
       below: length(-1500, 3000),
     })
     .optional(),
+  /** A window under the eave: how far its head stands below the plate's top. */
+  windowHead: length(0, 5000).optional(),
   /** How the crew marks an angle; by the pitch's own way where none is given. */
   angles: z.enum(['square', 'degrees', 'two-readings']).optional(),
 });
@@ -162,6 +175,11 @@ const timber = z.strictObject({
   ledger: stock.optional(),
   /** Given, studs stand in the gables, from the wall up to the rafters. */
   gableStud: stock.optional(),
+  /** What carries an eave's plate where no wall does. */
+  beam: stock.optional(),
+  post: stock.optional(),
+  /** Given, boards lie flat along the inside of plates that run beside the rafter ties, for the ceiling's edge. */
+  backing: stock.optional(),
   /** Given, blocks stand between the rafters along the eaves, ripped from it to their depth. */
   blocking: stock.optional(),
   plateWidth: length(30, 1000).optional(),
@@ -241,6 +259,10 @@ const rafterTies = z.strictObject({
   spacing: length(100, 5000).optional(),
   /** In two lengths over a wall half-way: how far each runs past its middle. */
   lap: length(20, 3000).optional(),
+  /** Past the last whole one, at a hip's end: short ones square to the others, from the end wall back to it; none where none is given. */
+  atHips: z.enum(['none', 'short']).optional(),
+  /** Blocks between a rafter and the tie beside it, where they do not touch; only said where none is given. */
+  spacers: z.boolean().optional(),
 });
 
 const sheathing = z.strictObject({

@@ -19,9 +19,10 @@ interface KindRow {
    *   fills    fills a space beside rafters: no line of the roof
    *   edge     runs along the tails, or along a wall
    *   tie      lies level, flat on the faces of two rafters
-   *   post     stands on a wall, under what it carries
+   *   post     stands on a wall or on the ground, under what it carries
+   *   plate    lies on a wall's plate, or under it
    */
-  readonly stands: 'line' | 'rafter' | 'between' | 'fills' | 'edge' | 'tie' | 'post';
+  readonly stands: 'line' | 'rafter' | 'between' | 'fills' | 'edge' | 'tie' | 'post' | 'plate';
   /** Its top is set out on site by height, before others lean against it. */
   readonly setByHeight: boolean;
 }
@@ -31,6 +32,22 @@ interface KindRow {
  * kinds are told apart by table.
  */
 const ROWS = {
+  post: {
+    term: 'post',
+    letters: 'PO',
+    dash: [2, 2],
+    widthPx: 5,
+    stands: 'post',
+    setByHeight: false,
+  },
+  beam: {
+    term: 'beam',
+    letters: 'BM',
+    dash: [26, 3],
+    widthPx: 5,
+    stands: 'plate',
+    setByHeight: true,
+  },
   'rafter-tie': {
     term: 'rafter tie',
     letters: 'RT',
@@ -149,6 +166,22 @@ const ROWS = {
     dash: [4, 2],
     widthPx: 4,
     stands: 'post',
+    setByHeight: false,
+  },
+  spacer: {
+    term: 'spacer block',
+    letters: 'SP',
+    dash: [2, 4],
+    widthPx: 3,
+    stands: 'plate',
+    setByHeight: false,
+  },
+  backing: {
+    term: 'ceiling backing',
+    letters: 'CB',
+    dash: [10, 2, 2, 2],
+    widthPx: 3,
+    stands: 'plate',
     setByHeight: false,
   },
   barge: {

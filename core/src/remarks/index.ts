@@ -6,6 +6,7 @@ import { aboutGableStuds } from './gable-studs';
 import { aboutJoists } from './joists';
 import { aboutLeftOut } from './left-out';
 import { aboutLoads } from './loads';
+import { aboutPosts } from './posts';
 import type { Remark, Subject } from './remark';
 import { aboutRidges } from './ridges';
 import { aboutSaw } from './saw';
@@ -30,6 +31,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutPurlins(subject),
   ...aboutNotchedOver(subject),
   ...aboutStruts(subject),
+  ...aboutPosts(subject),
   ...aboutLowered(subject),
   ...aboutScarfs(subject),
   ...aboutRidges(subject),

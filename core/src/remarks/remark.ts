@@ -17,6 +17,7 @@ export type RemarkCode =
   | 'purlin-packed'
   | 'strut-carries'
   | 'strut-flat'
+  | 'posts-carry'
   | 'rafters-lowered'
   | 'scarf-support'
   | 'scarf-ridge'

@@ -36,10 +36,13 @@ const leansFar = ({ framing, timber: { fascia }, blocks }: Job): boolean =>
     ),
   );
 
+/** Whether purlins lie over the rafters and leave them where they are. */
+const lieOver = ({ set, planes }: Job['roofPurlins'][number]): boolean =>
+  set === 'over' && planes === 'rafters';
+
 /**
  * Whether a roof is of the ordinary sort: square corners, one pitch, one height of plates, its points well apart, no
- * purlins over or between its rafters, no joists at a spacing of their own. Every
- * other roof is proved before its list is given.
+ * purlins on it but over the rafters of one part, no joists at a spacing of their own. Every other roof is proved before its list is given.
  */
 export const isPlain = (job: Job, roof: Roof): boolean => {
   const { blocks } = job;
@@ -51,7 +54,7 @@ export const isPlain = (job: Job, roof: Roof): boolean => {
   );
   return (
     !raised &&
-    job.roofPurlins.length === 0 &&
+    (job.roofPurlins.length === 0 || (blocks.length === 1 && job.roofPurlins.every(lieOver))) &&
     job.rafterTies?.spacing === undefined &&
     // A fascia that leans may come back to the plate.
     !leansFar(job) &&

@@ -132,7 +132,7 @@ export const stepsOf = (member: Member, mirrored: boolean): SawStep[] => {
         seat: { cut: seatAt, line: seat },
         heels,
         downMm:
-          notch.for === 'plate' || notch.for === 'purlin'
+          notch.for === 'plate' || notch.for === 'purlin' || notch.for === 'ledger'
             ? downTheHeel(heels[0]?.line, seat, blank)
             : null,
       },

@@ -56,6 +56,9 @@ const anyTies: fc.Arbitrary<Pick<JobInput, 'collarTies' | 'rafterTies'>> = fc.re
       {
         every: fc.integer({ min: 1, max: 2 }),
         lap: fc.integer({ min: 80, max: 250 }),
+        spacing: fc.integer({ min: 350, max: 700 }),
+        atHips: fc.constant('short' as const),
+        spacers: fc.boolean(),
       },
       { requiredKeys: ['every'] },
     ),
@@ -74,12 +77,24 @@ const anyEdges = fc.record({
   overhang: fc.constantFrom(0, 150, 260),
   framed: fc.boolean(),
   blocked: fc.boolean(),
+  backed: fc.boolean(),
+  posts: fc.option(fc.record({ height: fc.constant(2400), spacing: fc.constantFrom(1200, 2500) }), {
+    freq: 2,
+  }),
 });
 
-const hanging = (blocks: JobInput['blocks'], overhang: number): JobInput['blocks'] =>
-  blocks.map((block) => ({
+type EdgesOf<T> = T extends fc.Arbitrary<infer E> ? E : never;
+
+const hanging = (
+  blocks: JobInput['blocks'],
+  { overhang, posts }: Pick<EdgesOf<typeof anyEdges>, 'overhang' | 'posts'>,
+): JobInput['blocks'] =>
+  blocks.map((block, i) => ({
     ...block,
-    sides: block.sides.map((side) => (side.roof === 'gable' ? { ...side, overhang } : side)),
+    sides: block.sides.map((side, k) => {
+      if (side.roof === 'gable') return { ...side, overhang };
+      return side.roof === 'eave' && posts !== null && i === 0 && k < 2 ? { ...side, posts } : side;
+    }),
   }));
 
 /** Purlins under the eaves of the first part: none, some or all of them, in one of the ways. */
@@ -190,7 +205,7 @@ const anyHouse: fc.Arbitrary<JobInput> = fc
       ties,
       purlins,
       over,
-      { overhang, framed, blocked },
+      { framed, blocked, backed, ...edges },
       longest,
       gableStud,
       struts,
@@ -202,7 +217,7 @@ const anyHouse: fc.Arbitrary<JobInput> = fc
       ...ties,
       purlins: purlinsOf(house, purlins, struts, square),
       roofPurlins: roofPurlinsOf(house, over),
-      blocks: hanging(house.blocks, overhang),
+      blocks: hanging(house.blocks, edges),
       timber: {
         ...house.timber,
         purlin: withLongest(house.timber.purlin ?? { thickness: 60, depth: 120 }, longest),
@@ -210,6 +225,9 @@ const anyHouse: fc.Arbitrary<JobInput> = fc
         collarTie: { thickness: 38, depth: 90 },
         rafterTie: { thickness: 38, depth: 140 },
         strut: { thickness: 47, depth: 97 },
+        beam: { thickness: 60, depth: 140 },
+        post: { thickness: 60, depth: 60 },
+        ...(backed && { backing: { thickness: 30, depth: 80 } }),
         ...(gableStud && { gableStud }),
         ...(blocked && { blocking: { thickness: 38, depth: 600 } }),
         ...(framed && {

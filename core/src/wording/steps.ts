@@ -79,7 +79,7 @@ const housingWords = ({ seat, heels }: Notch, voice: Voice): string[] => {
 };
 
 const notchWords = ({ for: over, seat, heels, downMm }: Notch, voice: Voice): string[] => {
-  const on = over === 'purlin' ? ' over the purlin' : '';
+  const on = over === 'plate' ? '' : ` over the ${over}`;
   const corner = 'Saw to the corner and no further: past it the notch starts a split.';
   if (heels.length === 0)
     return [
@@ -119,6 +119,7 @@ const notchStep = (step: Notch, voice: Voice): string[] => {
       return roundWords(step, voice);
     case 'plate':
     case 'purlin':
+    case 'ledger':
       return notchWords(step, voice);
   }
 };

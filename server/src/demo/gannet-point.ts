@@ -8,7 +8,7 @@ export const gannetPoint: JobInput = {
   version: 1,
   name: 'Gannet Point',
   about:
-    'Signal station, gables at both ends: canted purlins under the rafters from gable to gable, collar ties in the upper third, studs in the gables. Over the door a porch leans on the wall: a ledger there, posts and a beam outside, purlins over its rafters for the sheets.',
+    'Signal station, gables at both ends: canted purlins under the rafters from gable to gable, collar ties in the upper third, studs in the gables, the barges on lookouts laid in. Over the door a porch leans on the wall: a ledger there, posts and a beam outside, purlins over its rafters for the sheets.',
   display: { units: 'metric', fraction: 16, pitch: 'in12', terms: 'uk' },
   timber: {
     common: { thickness: 45, depth: 170 },
@@ -19,11 +19,13 @@ export const gannetPoint: JobInput = {
     purlin: { thickness: 75, depth: 150 },
     gableStud: { thickness: 45, depth: 95 },
     ledger: { thickness: 45, depth: 195 },
+    beam: { thickness: 95, depth: 150 },
+    post: { thickness: 95, depth: 95 },
     collarTie: { thickness: 38, depth: 120 },
     plateWidth: 100,
     sheathing: 0,
   },
-  framing: { spacing: 450, seat: { width: 60 } },
+  framing: { spacing: 450, seat: { width: 60 }, lookouts: 'laid-in' },
   blocks: [
     {
       id: 'main',
@@ -45,7 +47,12 @@ export const gannetPoint: JobInput = {
       ],
       plate: -1_260,
       sides: [
-        { roof: 'eave', pitch: '4/12', overhang: 250 },
+        {
+          roof: 'eave',
+          pitch: '4/12',
+          overhang: 250,
+          posts: { height: 2_250, spacing: 2_400 },
+        },
         { roof: 'gable', overhang: 0 },
         { roof: 'wall' },
         { roof: 'gable', overhang: 0 },

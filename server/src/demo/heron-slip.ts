@@ -8,7 +8,7 @@ export const heronSlip: JobInput = {
   version: 1,
   name: 'Heron Slip',
   about:
-    'Rowing shed on the slip. An L: the long shed hipped at its corners, and a gabled wing towards the water, flush with the east end, where the hip breaks to the wing’s lower ridge. Ceiling joists tie it, blocks close the eaves; the wing’s gable has studs and a ladder.',
+    'Rowing shed on the slip. An L: the long shed hipped at its corners, and a gabled wing towards the water, flush with the east end, where the hip breaks to the wing’s lower ridge. Ceiling joists tie it, short ones at the hips’ ends, blocks close the eaves; the wing’s gable has studs and a ladder.',
   display: { units: 'imperial', fraction: 16, pitch: 'in12', terms: 'us' },
   timber: {
     common: { thickness: `1 1/2"`, depth: `7 1/4"` },
@@ -21,6 +21,7 @@ export const heronSlip: JobInput = {
     gableStud: { thickness: `1 1/2"`, depth: `3 1/2"` },
     blocking: { thickness: `1 1/2"`, depth: `9 1/4"` },
     rafterTie: { thickness: `1 1/2"`, depth: `7 1/4"` },
+    backing: { thickness: `1 1/2"`, depth: `3 1/2"` },
     plateWidth: `5 1/2"`,
     sheathing: `5/8"`,
   },
@@ -47,5 +48,5 @@ export const heronSlip: JobInput = {
       sides: [{ roof: 'gable', overhang: `9"` }, eave, { roof: 'open' }, eave],
     },
   ],
-  rafterTies: { every: 1 },
+  rafterTies: { every: 1, atHips: 'short' },
 };

@@ -1,3 +1,5 @@
+import { solidOf } from '../../frame';
+import { toWorld } from '../../geom';
 import { heightAtWall, readJob, withHeightAtWall, type JobInput } from '../../job';
 import { unseenSpoilings } from '../../tests/spoil-houses';
 import { fit } from '../../solve';
@@ -33,6 +35,40 @@ const leanTo = (
     blocks: [{ ...block!, sides: [eave(pitch), sides[0], WALL, sides[1]] }],
   };
 };
+
+describe.each(['3/12', '4/12', '22.5°'])('a ledger that rafters go over, at %s', (pitch) => {
+  const theta = pitchRad(pitch);
+  const solution = solvedInput(leanTo(pitch, [GABLE, GABLE], { atLedger: 'birdsmouth' }));
+  const common = entryOf(solution, 'common');
+
+  it('leaves them their whole length, and a seat of its whole thickness', () => {
+    expect(common.length.body).toBeCloseTo(RUN / Math.cos(theta), 6);
+    const rafter = solution.members.find(({ kind }) => kind === 'common')!;
+    const notch = rafter.notches.find((one) => one.for === 'ledger')!;
+    const ledger = solution.members.find(({ kind }) => kind === 'ledger')!;
+    const seats = solidOf(rafter).flatMap((piece) =>
+      piece.flatMap(({ tag, points }) => (tag === notch.seat ? points : [])),
+    );
+    const xs = seats.map((p) => toWorld(rafter.frame, p)).filter(([, y]) => y > RUN - 200);
+    // From the wall's face to the ledger's, all of it on the ledger's top.
+    expect(Math.max(...xs.map(([, y]) => y))).toBeCloseTo(RUN, 6);
+    for (const [, , z] of xs) expect(z).toBeCloseTo(ledger.frame.origin[2], 6);
+    const under = common.seat!.hap + RUN * Math.tan(theta) - 184 / Math.cos(theta);
+    expect(ledger.frame.origin[2]).toBeCloseTo(under, 6);
+    // Square to the edge the birdsmouth takes the ledger's thickness times the sine of the slope.
+    const heel = solidOf(rafter).flatMap((piece) =>
+      piece.flatMap(({ tag, points }) => (tag === notch.heels[0] ? points : [])),
+    );
+    const deep = heel.map(([, , e]) => e + 184);
+    expect(Math.max(...deep)).toBeCloseTo(LEDGER.thickness * Math.sin(theta), 6);
+  });
+
+  it('is proved, and every way of spoiling it is seen', () => {
+    expect(fit(solution).problems).toEqual([]);
+    const own = solution.members.filter(({ kind }) => kind === 'ledger');
+    expect(unseenSpoilings(solution, own)).toEqual([]);
+  });
+});
 
 describe.each(['3/12', '4/12', '22.5°'])('a ledger at %s', (pitch) => {
   const theta = pitchRad(pitch);

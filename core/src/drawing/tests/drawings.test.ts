@@ -60,7 +60,7 @@ describe('the eave in section, as data', () => {
       const found = solve(job);
       if (!found.ok) throw new Error('refused');
       const entry = entryOf(found.value, 'common');
-      const section = eaveSection(job, entry, memberOf(found.value, entry)!)!;
+      const section = eaveSection(job, entry, memberOf(found.value, entry)!, found.value.members)!;
       const { rafter, hapMm, seatMm, overhangMm } = section;
       expect(has(rafter, [0, 0])).toBe(true);
       expect(has(rafter, [seatMm, 0])).toBe(true);
@@ -82,6 +82,6 @@ describe('the eave in section, as data', () => {
   it('is none for a timber without a seat', () => {
     const found = solved(base);
     const entry = entryOf(found, 'ridge');
-    expect(eaveSection(found.job, entry, memberOf(found, entry)!)).toBeNull();
+    expect(eaveSection(found.job, entry, memberOf(found, entry)!, found.members)).toBeNull();
   });
 });

@@ -3,7 +3,7 @@ import type { Stock } from '../../job';
 import { isRafter } from '../../kinds';
 import { inMm, mostMm, say } from '../../sentence';
 import type { Problem } from '../../problem';
-import { clashing, facesOf } from '../joint/in-space';
+import { clashing, facesOf, nearLines } from '../joint/in-space';
 import { plumbFrame } from '../member/board';
 import { axisOf, memberId, type EndCut, type Member, type Notch } from '../member/member';
 import { sideAt, type Site } from '../site';
@@ -134,6 +134,25 @@ const gableRafters = (site: Site, rake: Rake, before: readonly Member[]): Member
   });
 };
 
+/** What stands at a gable: the rafters in its wall, and whatever comes near its end of the roof. */
+interface AtGable {
+  readonly own: readonly Member[];
+  readonly inside: readonly Member[];
+}
+
+/** How many spaces in from a gable the next rafter is looked for. */
+const SPACES_IN = 3;
+
+const atGable = (site: Site, rake: Rake, before: readonly Member[]): AtGable => {
+  const inward: Vec3 = [-rake.outward[0], -rake.outward[1], 0];
+  const { depth } = site.job.timber.common;
+  const reads = [rake.low, rake.high].flatMap((p): Vec3[] => [p, [p[0], p[1], p[2] - 2 * depth]]);
+  return {
+    own: gableRafters(site, rake, before),
+    inside: nearLines(reads, inward, [0, SPACES_IN * site.job.framing.spacing], before),
+  };
+};
+
 /** The first rafter inside a gable that a line square in from its face comes to, and how far in; null where none does. */
 const nextInside = (
   from: readonly Vec3[],
@@ -184,28 +203,30 @@ const housing = (rake: Rake, stock: Stock, along: number, lookout: string): Notc
 
 /** A lookout laid flat in through the gable's rafter to the next one inside; null where none stands there, or something is in the way. */
 const laidAt = (
-  site: Site,
   rake: Rake,
   barge: Stock,
   stock: Stock,
   along: number,
   id: string,
-  before: readonly Member[],
+  { own, inside }: AtGable,
 ): { readonly lookout: Member; readonly through: Member } | null => {
   const up = upOf(rake);
   const middle = v3.sub(
     onGable(rake, along),
     v3.scale(rake.slope.plane.normal, stock.thickness / 2),
   );
-  const [through] = gableRafters(site, rake, before).filter((rafter) =>
+  const [through] = own.filter((rafter) =>
     facesOf(rafter).some(
       (piece) => chordWithin(piece, middle, [rake.outward[0], rake.outward[1], 0]) !== null,
     ),
   );
   if (through === undefined) return null;
   const edges = [0.5, 0, -0.5].map((share) => v3.add(middle, v3.scale(up, share * stock.depth)));
-  const others = before.filter((member) => isRafter(member) && member !== through);
-  const next = nextInside(edges, rake.outward, others);
+  const next = nextInside(
+    edges,
+    rake.outward,
+    inside.filter((member) => isRafter(member) && member !== through),
+  );
   if (next === null) return null;
   const lookout = squareOut(
     rake,
@@ -216,7 +237,7 @@ const laidAt = (
     rake.overhangMm - barge.thickness,
     next.rafter.id,
   );
-  const clear = clashing(lookout, before).every((other) => other === through);
+  const clear = clashing(lookout, inside).every((other) => other === through);
   return clear ? { lookout, through } : null;
 };
 
@@ -251,8 +272,9 @@ export const lookoutsOf = (
       resawn: [],
     };
   const resawn = new Map<string, Member>();
+  const at = atGable(site, rake, before);
   const members = laidAlong(site, rake, stock).map((along, i): Member => {
-    const laid = laidAt(site, rake, barge, stock, along, id(i), before);
+    const laid = laidAt(rake, barge, stock, along, id(i), at);
     if (laid === null) return rungAt(rake, barge, stock, along, id(i));
     const { lookout, through } = laid;
     const now = resawn.get(through.id) ?? through;

@@ -8,7 +8,7 @@ import {
   type Vec3,
 } from '../../geom';
 import type { EndCut, Member } from '../member/member';
-import { clashing, clearInSpace, facesOf } from './in-space';
+import { clashing, clearInSpace, facesOf, nearLines } from './in-space';
 
 /** A gap narrower than this takes no board. mm */
 const LEAST_MM = 60;
@@ -35,7 +35,7 @@ export const gapsAlong = (
   nearMm: number,
   timbers: readonly Member[],
 ): Gap[] => {
-  const held = timbers
+  const held = nearLines(reads, a, [start - nearMm, end + nearMm], timbers)
     .flatMap((member) => {
       const ts = facesOf(member).flatMap((piece) =>
         reads.flatMap((from): readonly number[] => chordWithin(piece, from, a) ?? []),

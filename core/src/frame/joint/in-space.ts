@@ -8,7 +8,7 @@ import {
   toWorld,
   v3,
 } from '../../geom';
-import type { HalfSpace, Vec3 } from '../../geom';
+import type { HalfSpace, Interval, Vec3 } from '../../geom';
 import type { EndCut, Member } from '../member/member';
 import { solidOf, woodWithin } from '../member/solid-of';
 import { RIPPED } from './strip';
@@ -110,21 +110,54 @@ export const clearInSpace = (
   return clear === board ? board : withoutIdleEnds(clear);
 };
 
-type Bounds = readonly (readonly [low: number, high: number])[];
+interface Bounds {
+  readonly low: Vec3;
+  readonly high: Vec3;
+}
 
 /** The box round a board, along the axes of the world. mm */
 const boundsOf = (member: Member): Bounds => {
   const known = boxes.get(member);
   if (known !== undefined) return known;
-  const corners = solidOf(member).flatMap((piece) =>
-    piece.flatMap(({ points }) => points.map((p) => toWorld(member.frame, p))),
-  );
-  const bounds = ([0, 1, 2] as const).map((axis) => {
-    const at = corners.map((p) => p[axis]);
-    return [Math.min(...at), Math.max(...at)] as const;
-  });
+  const low: [number, number, number] = [Infinity, Infinity, Infinity];
+  const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
+  for (const piece of solidOf(member))
+    for (const { points } of piece)
+      for (const point of points) {
+        const p = toWorld(member.frame, point);
+        for (const axis of [0, 1, 2] as const) {
+          if (p[axis] < low[axis]) low[axis] = p[axis];
+          if (p[axis] > high[axis]) high[axis] = p[axis];
+        }
+      }
+  const bounds = { low, high };
   boxes.set(member, bounds);
   return bounds;
+};
+
+const apart = (one: Bounds, other: Bounds): boolean =>
+  one.low[0] > other.high[0] ||
+  one.high[0] < other.low[0] ||
+  one.low[1] > other.high[1] ||
+  one.high[1] < other.low[1] ||
+  one.low[2] > other.high[2] ||
+  one.high[2] < other.low[2];
+
+/** Those of some timbers that come near a stretch of lines side by side. */
+export const nearLines = (
+  reads: readonly Vec3[],
+  a: Vec3,
+  [start, end]: Interval,
+  timbers: readonly Member[],
+): Member[] => {
+  const ends = reads.flatMap((p) => [v3.add(p, v3.scale(a, start)), v3.add(p, v3.scale(a, end))]);
+  const of = (pick: (...all: number[]) => number): Vec3 => [
+    pick(...ends.map(([x]) => x)),
+    pick(...ends.map(([, y]) => y)),
+    pick(...ends.map(([, , z]) => z)),
+  ];
+  const box = { low: of(Math.min), high: of(Math.max) };
+  return timbers.filter((timber) => !apart(box, boundsOf(timber)));
 };
 
 /** A member never changes, nor does its box. */
@@ -133,11 +166,9 @@ const boxes = new WeakMap<Member, Bounds>();
 /** Those of the others that a board stands in the wood of. */
 export const clashing = (board: Member, others: readonly Member[]): Member[] => {
   const own = boundsOf(board);
-  return others.filter((other) => {
-    const apart = boundsOf(other).some(([low, high], axis) => {
-      const [from, to] = own[axis] ?? [0, 0];
-      return low > to || high < from;
-    });
-    return !apart && facesOf(other).some((piece) => woodWithin(board, piece) > FIT_OVERLAP_MM3 / 2);
-  });
+  return others.filter(
+    (other) =>
+      !apart(own, boundsOf(other)) &&
+      facesOf(other).some((piece) => woodWithin(board, piece) > FIT_OVERLAP_MM3 / 2),
+  );
 };

@@ -33,10 +33,10 @@ export const abutmentOf = ({ framing }: Job, { depth }: Member['stock']): number
 const supportsOf = (
   timber: Member,
   rafters: readonly Member[],
-  struts: readonly Member[],
+  posts: readonly Member[],
 ): number[] => {
   const { origin, a, e } = timber.frame;
-  const under = struts.filter(({ ends }) => ends.some(({ meets }) => meets === timber.id));
+  const under = posts.filter(({ ends }) => ends.some(({ meets }) => meets === timber.id));
   if (under.length > 0)
     return under.map(({ frame }) => v3.dot(v3.sub(frame.origin, origin), a)).sort((p, q) => p - q);
   const into = timber.lies === 'over' ? -INTO_MM : INTO_MM;
@@ -215,24 +215,26 @@ const pathOf = (job: Job, { kind, lies, stock }: Member): string => {
   return set < 0 ? `timber.${kind}.longest` : `roofPurlins.${set}.stock.longest`;
 };
 
-/** Ridges and purlins longer than their timber can be had, in lengths scarfed over a rafter each. */
+/** What is made in lengths. */
+const SCARFED: ReadonlySet<Member['kind']> = new Set(['ridge', 'purlin', 'beam']);
+
+/** Ridges, purlins and beams longer than their timber can be had, in lengths scarfed over a rafter or a post each. */
 export const scarfed = (
   job: Job,
   members: readonly Member[],
 ): { readonly members: readonly Member[]; readonly problems: readonly Problem[] } => {
   const rafters = members.filter(isRafter);
-  const struts = members.filter(({ kind }) => kind === 'strut');
+  const posts = members.filter(({ kind }) => kind === 'strut' || kind === 'post');
   const times = scarfTimes(job);
   const problems: Problem[] = [];
   const inLengths = members.flatMap((timber): readonly Member[] => {
     const { longest, depth } = timber.stock;
-    if (longest === undefined || (timber.kind !== 'ridge' && timber.kind !== 'purlin'))
-      return [timber];
+    if (longest === undefined || !SCARFED.has(timber.kind)) return [timber];
     const reach = reachOf(timber);
     if (reach[1] - reach[0] <= longest) return [timber];
     const joints = partings(
       reach,
-      supportsOf(timber, rafters, struts),
+      supportsOf(timber, rafters, posts),
       (times * depth) / 2,
       longest,
     );

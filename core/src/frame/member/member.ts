@@ -14,11 +14,11 @@ export interface EndCut {
 }
 
 /**
- * What a notch is for: a birdsmouth on a plate or over a purlin, the lip by which a purlin passes under a hip, one half
+ * What a notch is for: a birdsmouth on a plate, over a purlin or a ledger, the lip by which a purlin passes under a hip, one half
  * of a scarf with square abutments, the housing that takes a lookout through a gable's rafter, the notch of a gable's
  * stud round that rafter.
  */
-export type NotchFor = 'plate' | 'purlin' | 'lip' | 'scarf' | 'housing' | 'rafter';
+export type NotchFor = 'plate' | 'purlin' | 'ledger' | 'lip' | 'scarf' | 'housing' | 'rafter';
 
 /**
  * Beyond the seat, a birdsmouth's below it, only that is left which every heel keeps; nothing where there is no heel,

@@ -51,9 +51,11 @@ const saw = (member: Member): readonly ConvexSolid<BoardFace>[] => {
     });
   }
   for (const notch of member.notches)
-    pieces = pieces.flatMap((piece) => notched(frame, notch, piece));
-  return pieces.filter((piece) => piece.length > 0);
+    pieces = pieces.flatMap((piece) => notched(frame, notch, piece)).filter(isWood);
+  return pieces.filter(isWood);
 };
+
+const isWood = (piece: ConvexSolid<BoardFace>): boolean => piece.length > 0;
 
 const notched = (
   frame: BoardFrame,

@@ -5,7 +5,7 @@ import { purlinDistance, runOfSide, type Slope } from '../../roof';
 import { inMm, say, type Sentence } from '../../sentence';
 import { isRafter } from '../../kinds';
 import { clashing } from '../joint/in-space';
-import { seatNotch } from '../joint/plate-notches';
+import { notchedOver } from '../joint/notched-over';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { solidOf } from '../member/solid-of';
 import type { Added, Pass } from '../pass';
@@ -72,34 +72,6 @@ const memberOf = (
     fold: null,
     dropMm: null,
   };
-};
-
-/** The rafters over a purlin whose top is square, each with a birdsmouth over it. */
-const notchedOver = (purlin: Member, rafters: readonly Member[]): Member[] => {
-  const { frame, topMm, stock } = purlin;
-  const downhill = v2.left(v3.inPlan(frame.a));
-  const face = v2.add(v3.inPlan(frame.origin), v2.scale(downhill, -stock.thickness / 2));
-  return clashing(purlin, rafters).map((rafter): Member => {
-    // Where its centre line comes over the purlin's lower face.
-    const heading = v2.unit(v3.inPlan(rafter.frame.a));
-    const start = v3.inPlan(rafter.frame.origin);
-    const t = v2.dot(v2.sub(face, start), downhill) / v2.dot(heading, downhill);
-    const corner = v2.add(start, v2.scale(heading, t));
-    const notch = seatNotch(corner, frame.origin[2] + topMm, v2.scale(downhill, -1), true);
-    const on = (name: string, end: EndCut): EndCut => ({ ...end, name, meets: purlin.id });
-    return {
-      ...rafter,
-      notches: [
-        ...rafter.notches,
-        {
-          ...notch,
-          for: 'purlin',
-          seat: on('purlin seat', notch.seat),
-          heels: notch.heels.map((heel) => on('purlin heel', heel)),
-        },
-      ],
-    };
-  });
 };
 
 /** A bevel of half the depth is half the depth: rounding. mm */
@@ -187,7 +159,12 @@ export const purlins: Pass = (site, _primary, before): Added => {
       const purlin = withLips(memberOf(site, one, stock, distance, stretch, id), standing);
       const notched =
         one.set === 'plumb' && one.top === 'square'
-          ? notchedOver(purlin, standing.filter(isRafter))
+          ? notchedOver(
+              purlin,
+              v2.scale(v2.left(v3.inPlan(purlin.frame.a)), -1),
+              'purlin',
+              standing.filter(isRafter),
+            )
           : [];
       const over = new Map(notched.map((rafter) => [rafter.id, rafter]));
       const others = standing.map((member) => over.get(member.id) ?? member);

@@ -7,6 +7,7 @@ import type { Added, Pass } from '../pass';
 import { heightOn, type Site } from '../site';
 import {
   below,
+  CLIPPED_MM,
   everyPair,
   flatOn,
   hasRoom,
@@ -19,8 +20,6 @@ import {
 } from './lie';
 import { pairedRidges, type Pair, type PairedRidge } from './pairs';
 
-/** A corner that stands above its slope by less than this is left. mm */
-const CLIPPED_MM = 0.05;
 /** Plates nearer to one height than this are level. mm */
 const LEVEL_PLATES_MM = 0.5;
 

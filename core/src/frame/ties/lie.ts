@@ -121,6 +121,9 @@ export const everyPair = (
   return { members: set, alone: ridges.reduce((sum, { alone }) => sum + alone.length, 0) };
 };
 
+/** A corner that stands above its slope by less than this is left. mm */
+export const CLIPPED_MM = 0.05;
+
 /** A tie that reaches past a wall's outside face by less than this is within it. mm */
 const AT_WALL_MM = 0.5;
 

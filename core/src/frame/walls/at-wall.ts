@@ -6,6 +6,10 @@ import type { Site } from '../site';
 export const runsUpTo = ({ inward, roof }: SideLine, { uphill }: Slope): boolean =>
   roof === 'wall' && v2.dot(inward, uphill) < -1 + PARALLEL_SINE;
 
-/** How far before a wall's face a slope's rafters end: the thickness of the ledger between; 0 where there is none. mm */
-export const ledgerBefore = ({ job }: Site, side: SideLine, slope: Slope): number =>
-  runsUpTo(side, slope) ? (job.timber.ledger?.thickness ?? 0) : 0;
+/** Whether rafters go over their ledger with a birdsmouth; else they hang square against it. */
+export const overLedger = ({ job }: Pick<Site, 'job'>): boolean =>
+  job.framing.atLedger === 'birdsmouth';
+
+/** How far before a wall's face a slope's rafters end: the thickness of the ledger between; 0 where there is none, or they go over it. mm */
+export const ledgerBefore = (site: Site, side: SideLine, slope: Slope): number =>
+  runsUpTo(side, slope) && !overLedger(site) ? (site.job.timber.ledger?.thickness ?? 0) : 0;

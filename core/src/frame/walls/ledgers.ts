@@ -1,23 +1,29 @@
 import { SAME_POINT_MM, v2, v3, type Vec2 } from '../../geom';
 import type { Stock } from '../../job';
+import { isRafter } from '../../kinds';
+import type { Problem } from '../../problem';
+import { inMm, say } from '../../sentence';
 import { overWall, type BlockRoof, type SideLine, type Slope } from '../../roof';
 import { clashing, clearInSpace } from '../joint/in-space';
+import { notchedOver } from '../joint/notched-over';
 import { plumbKeep } from '../member/board';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
-import { slopeAt } from '../site';
+import { slopeAt, type Site } from '../site';
 import { planedToRoof } from '../to-member';
-import { runsUpTo } from './at-wall';
+import { overLedger, runsUpTo } from './at-wall';
 
 /**
- * A ledger flat against its wall, from wall end to wall end. The rafters end against its face, on hangers; its outer top
- * corner lies in the plane of their tops.
+ * A ledger flat against its wall, from wall end to wall end. The rafters end against its face, on hangers, and its outer
+ * top corner lies in the plane of their tops; or they go over it to the wall, and its top is level with their undersides
+ * there, so that each has a seat of its whole thickness.
  *
  *   wall │┌┐╲ rafter
  *        ││ ╲ ╲
  *        │└┘  ╲
  */
 const ledgerOf = (
+  site: Site,
   { id: block }: BlockRoof,
   side: SideLine,
   slope: Slope,
@@ -29,7 +35,10 @@ const ledgerOf = (
   const to = Math.min(side.lengthMm, Math.max(...us));
   const at = (u: number): Vec2 =>
     v2.add(v2.add(side.start, v2.scale(side.along, u)), v2.scale(side.inward, stock.thickness / 2));
-  const top = Math.max(...over.map(({ z }) => z)) - slope.rise * stock.thickness;
+  const under = overLedger(site)
+    ? site.job.timber.common.depth / Math.cos(slope.slopeRad)
+    : slope.rise * stock.thickness;
+  const top = Math.max(...over.map(({ z }) => z)) - under;
   const end = (which: 'top' | 'bottom', u: number): EndCut => ({
     at: which,
     name: 'end cut',
@@ -61,6 +70,26 @@ const ledgerOf = (
   };
 };
 
+/** Of a rafter's depth, the most that a birdsmouth over its ledger may take. */
+const MOST_NOTCHED = 1 / 3;
+
+/** A ledger so thick that the birdsmouth over it takes too much of the rafter. */
+const tooDeep = ({ job }: Site, members: readonly Member[]): Problem[] => {
+  const { common } = job.timber;
+  const deepest = members
+    .map(({ pair, stock }) => stock.thickness * Math.sin(Math.atan(pair.rise)))
+    .reduce((p, q) => Math.max(p, q), 0);
+  return deepest <= common.depth * MOST_NOTCHED
+    ? []
+    : [
+        {
+          code: 'size',
+          path: 'timber.ledger.thickness',
+          text: say`the rafters would be notched ${inMm(deepest)} over the ‹ledger› and are ${inMm(common.depth)} deep; accepted is a thinner one, or "hanger" for framing.atLedger`,
+        },
+      ];
+};
+
 /** A ledger on each wall that a roof leans against, where the crew has one. */
 export const ledgers: Pass = (site, _primary, before): Added => {
   const stock = site.job.timber.ledger;
@@ -71,13 +100,27 @@ export const ledgers: Pass = (site, _primary, before): Added => {
     const [at] = all.filter((one) => runsUpTo(side, slopeAt(site, one.slope)));
     if (at === undefined) return [];
     const own = all.filter(({ slope }) => slope === at.slope);
-    const whole = ledgerOf(block, side, slopeAt(site, at.slope), own, stock);
+    const whole = ledgerOf(site, block, side, slopeAt(site, at.slope), own, stock);
     if (whole.axis.runMm < SAME_POINT_MM) return [];
     const { origin, a } = whole.frame;
     const middle = v3.add(origin, v3.scale(a, whole.axis.runMm / 2));
     const anchor = v3.sub(middle, [0, 0, stock.depth / 2]);
-    const clear = clearInSpace(whole, clashing(whole, before), anchor);
-    return clear === null ? [] : [planedToRoof(site, clear)];
+    const over = overLedger(site);
+    const others = over ? before.filter((other) => !isRafter(other)) : before;
+    const clear = clearInSpace(whole, clashing(whole, others), anchor);
+    if (clear === null) return [];
+    return [over ? clear : planedToRoof(site, clear)];
   });
-  return { members, problems: [] };
+  if (!overLedger(site)) return { members, problems: [] };
+  // One after the other: a rafter at a corner may go over two.
+  let rafters = before.filter(isRafter);
+  const resawn = new Map<string, Member>();
+  for (const ledger of members) {
+    const [x, y] = ledger.frame.a;
+    for (const rafter of notchedOver(ledger, v2.left([x, y]), 'ledger', rafters)) {
+      resawn.set(rafter.id, rafter);
+      rafters = rafters.map((one) => (one.id === rafter.id ? rafter : one));
+    }
+  }
+  return { members, problems: tooDeep(site, members), resawn: [...resawn.values()] };
 };

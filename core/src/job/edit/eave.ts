@@ -92,6 +92,12 @@ export const withObstructionCleared = (job: Job, index: number): Job => {
   return eave === null || clear === null ? job : withHap(job, eave.hap - clear);
 };
 
+/** A window's head under the eave, below the plate's top; none where null. mm */
+export const withWindowHead = (job: Job, mm: number | null): Job => {
+  const { windowHead: _before, ...framing } = job.framing;
+  return { ...job, framing: mm === null ? framing : { ...framing, windowHead: mm } };
+};
+
 /** What the rafters have to clear outside the wall; nothing where null. */
 export const withObstruction = (
   job: Job,

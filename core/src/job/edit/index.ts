@@ -27,15 +27,17 @@ export {
   withObstructionCleared,
   withOverhang,
   withSoffit,
+  withWindowHead,
   type EaveOfPart,
   type Gives,
 } from './eave';
-export { heightAtWall, withHeightAtWall } from './lean-to';
+export { heightAtWall, withHeightAtWall, withPosts } from './lean-to';
 export { withCorners } from './change-corners';
 export {
   hangsOverGables,
   hasGables,
   leansOnWall,
+  atWallWay,
   edgeWay,
   studWay,
   withBarges,
@@ -45,7 +47,7 @@ export {
 } from './roof-edges';
 export { purlinsAlike, purlinWay, withPurlins, type PurlinWay } from './purlins';
 export { roofPurlinsOf, withRoofPurlins, type RoofPurlins } from './roof-purlins';
-export { collarWay, withCollarTies, withRafterTies, type CollarWay } from './ties';
+export { collarWay, withBacking, withCollarTies, withRafterTies, type CollarWay } from './ties';
 export type { OnWall } from './on-wall';
 export {
   isRectangle,

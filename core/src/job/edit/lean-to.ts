@@ -1,6 +1,6 @@
 import { PARALLEL_SINE, v2 } from '../../geom';
 import { degrees, pitchRad, radians } from '../../units';
-import type { Job } from '../schema';
+import type { Job, Side } from '../schema';
 import { hapOf } from '../seat';
 import { firstEave } from '../sides';
 import { depthBehind, wallOf } from './on-wall';
@@ -60,4 +60,30 @@ export const withHeightAtWall = (job: Job, index: number, wall: number, mm: numb
   return withSide(job, index, found.eave, (side) =>
     side.roof === 'eave' ? { ...side, pitch } : side,
   );
+};
+
+type Posts = NonNullable<Extract<Side, { roof: 'eave' }>['posts']>;
+
+/** What posts start from: a low wall's height, six to eight feet apart; square, the beam twice as deep. mm */
+const POSTS: Posts = { height: 2400, spacing: 2400 };
+const POST_MM = 90;
+
+/** An eave on posts and a beam, or on its wall again. */
+export const withPosts = (job: Job, index: number, wall: number, wanted: boolean): Job => {
+  const changed = withSide(job, index, wall, (side) => {
+    if (side.roof !== 'eave') return side;
+    const { posts, ...rest } = side;
+    return wanted ? { ...rest, posts: posts ?? POSTS } : rest;
+  });
+  const { beam, post } = job.timber;
+  return !wanted
+    ? changed
+    : {
+        ...changed,
+        timber: {
+          ...changed.timber,
+          beam: beam ?? { thickness: POST_MM, depth: 2 * POST_MM },
+          post: post ?? { thickness: POST_MM, depth: POST_MM },
+        },
+      };
 };

@@ -53,11 +53,21 @@ export const withGableStuds = (job: Job, way: StudWay): Job => {
 export const leansOnWall = ({ blocks }: Job): boolean =>
   blocks.some(({ sides }) => sides.some(({ roof }) => roof === 'wall'));
 
+/** How rafters end at a wall that they lean against: at the wall itself, hung on a ledger, or over one. */
+export type AtWallWay = 'wall' | NonNullable<Job['framing']['atLedger']>;
+
+export const atWallWay = ({ timber, framing }: Job): AtWallWay =>
+  timber.ledger === undefined ? 'wall' : (framing.atLedger ?? 'hanger');
+
 /** A ledger on each wall that a roof leans against, or none. It starts with the rafters' own size. */
-export const withLedger = (job: Job, wanted: boolean): Job => {
+export const withLedger = (job: Job, way: AtWallWay): Job => {
   const { ledger, ...timber } = job.timber;
-  const start = ledger ?? job.timber.common;
-  return { ...job, timber: wanted ? { ...timber, ledger: start } : timber };
+  if (way === 'wall') return { ...job, timber };
+  return {
+    ...job,
+    framing: { ...job.framing, atLedger: way },
+    timber: { ...timber, ledger: ledger ?? job.timber.common },
+  };
 };
 
 /** How deep a board blocks start from, in rafters' depths: enough up to the slope of most. */

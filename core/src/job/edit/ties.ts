@@ -45,7 +45,7 @@ export const withRafterTies = (
 ): Job => {
   const { rafterTies, ...rest } = job;
   if (change === null) return rest;
-  const { every = 1, spacing, lap } = { ...rafterTies, ...change };
+  const { every = 1, spacing, lap, atHips, spacers } = { ...rafterTies, ...change };
   return {
     ...rest,
     timber: { ...job.timber, rafterTie: job.timber.rafterTie ?? job.timber.common },
@@ -53,6 +53,19 @@ export const withRafterTies = (
       every,
       ...(spacing !== undefined && { spacing }),
       ...(lap !== undefined && { lap }),
+      ...(atHips !== undefined && { atHips }),
+      ...(spacers !== undefined && { spacers }),
     },
   };
 };
+
+/** Ceiling backing along the walls that ties run beside, or none: as thick as the rafters, as wide as lies well on a plate. */
+export const withBacking = (job: Job, wanted: boolean): Job => {
+  const { backing, ...timber } = job.timber;
+  const { thickness } = job.timber.common;
+  const start = { thickness, depth: BACKING_MM };
+  return { ...job, timber: wanted ? { ...timber, backing: backing ?? start } : timber };
+};
+
+/** A usual width: most of it on the plate, the rest inside. mm */
+const BACKING_MM = 90;

@@ -29,7 +29,7 @@ const sectionOf = (job: Job): EaveSection => {
   const entry = solved.value.cuts.members.find(({ kind }) => kind === 'common')!;
   const member = memberOf(solved.value, entry)!;
   expect(boardOf(member).lengthMm).toBeGreaterThan(0);
-  return eaveSection(job, entry, member)!;
+  return eaveSection(job, entry, member, solved.value.members)!;
 };
 
 describe.each([

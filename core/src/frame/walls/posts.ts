@@ -1,0 +1,166 @@
+import { SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import type { Job, Stock } from '../../job';
+import type { Problem } from '../../problem';
+import { plateThicknessOf, type SideLine } from '../../roof';
+import { inMm, leastMm, say } from '../../sentence';
+import { clashing, clearInSpace } from '../joint/in-space';
+import { plumbKeep } from '../member/board';
+import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import type { Added, Pass } from '../pass';
+import type { Site } from '../site';
+
+/** A post shorter than this is none. mm */
+const SHORTEST_POST_MM = 300;
+/** A hair over a whole number of spaces is that number: rounding. */
+const SLACK = 1e-6;
+
+/** An eave that stands on posts. */
+interface Carried {
+  readonly block: string;
+  readonly index: number;
+  readonly side: SideLine;
+  readonly height: number;
+  readonly spacing: number;
+}
+
+const carriedSides = ({ job, roof }: Site): Carried[] =>
+  job.blocks.flatMap(({ id, sides }, index) =>
+    sides.flatMap((given, k): Carried[] => {
+      const side = roof.blocks[index]?.sides[k];
+      return given.roof !== 'eave' || given.posts === undefined || side === undefined
+        ? []
+        : [{ block: id, index, side, ...given.posts }];
+    }),
+  );
+
+const onWall = ({ start, along, inward }: SideLine, u: number, inside: number): Vec2 =>
+  v2.add(v2.add(start, v2.scale(along, u)), v2.scale(inward, inside));
+
+/** A beam under an eave's plate, from end to end, flush with its outside. */
+const beamOf = (site: Site, { block, side }: Carried, stock: Stock): Member => {
+  const top = side.plateMm - plateThicknessOf(site.job);
+  const at = (u: number): Vec2 => onWall(side, u, stock.thickness / 2);
+  const a: Vec3 = [side.along[0], side.along[1], 0];
+  const e: Vec3 = [0, 0, 1];
+  const end = (which: 'top' | 'bottom', u: number): EndCut => ({
+    at: which,
+    name: 'end cut',
+    keep: plumbKeep(at(u), v2.scale(side.along, which === 'top' ? 1 : -1)),
+    meets: null,
+  });
+  const [x, y] = at(0);
+  return {
+    id: memberId(block, 'beam', side.index),
+    kind: 'beam',
+    block,
+    side: side.index,
+    stock,
+    frame: { origin: [x, y, top], a, e, s: v3.cross(e, a) },
+    topMm: 0,
+    ends: [end('top', side.lengthMm), end('bottom', 0)],
+    notches: [],
+    bevels: [],
+    mayStandProud: false,
+    axis: axisOf(side.lengthMm, 0),
+    pair: { rise: 0, run: 1 },
+    fold: null,
+    dropMm: null,
+  };
+};
+
+/** A post under a beam: its wide face along the wall, flush with its outside. */
+const postAt = (
+  { block, side, height }: Carried,
+  stock: Stock,
+  beam: Member,
+  u: number,
+  number: number,
+): Member => {
+  const [x, y] = onWall(side, u, stock.thickness / 2);
+  const ground = side.plateMm - height;
+  const head = beam.frame.origin[2] - beam.stock.depth;
+  const a: Vec3 = [0, 0, 1];
+  const e: Vec3 = [side.along[0], side.along[1], 0];
+  const cut = (at: 'top' | 'bottom', z: number): EndCut => ({
+    at,
+    name: at === 'top' ? 'head' : 'foot',
+    keep: { normal: [0, 0, at === 'top' ? 1 : -1], offset: at === 'top' ? z : -z },
+    meets: at === 'top' ? beam.id : null,
+  });
+  return {
+    id: memberId(block, 'post', side.index, number),
+    kind: 'post',
+    block,
+    side: side.index,
+    stock,
+    frame: { origin: [x, y, ground], a, e, s: v3.cross(e, a) },
+    topMm: stock.depth / 2,
+    ends: [cut('top', head), cut('bottom', ground)],
+    notches: [],
+    bevels: [],
+    mayStandProud: false,
+    axis: axisOf(0, head - ground),
+    pair: { rise: 0, run: 1 },
+    fold: null,
+    dropMm: null,
+  };
+};
+
+/** From one end of a beam to the other, the end ones flush, no further apart than wanted. mm */
+const stationsOf = ({ side, spacing }: Carried, wide: number): number[] => {
+  const [first, last] = [wide / 2, side.lengthMm - wide / 2];
+  if (last < first) return [];
+  const parts = Math.max(1, Math.ceil((last - first) / spacing - SLACK));
+  return Array.from({ length: parts + 1 }, (_, i) => first + ((last - first) * i) / parts);
+};
+
+const missing = (timber: Job['timber']): Problem[] =>
+  (['beam', 'post'] as const).flatMap((kind) =>
+    timber[kind] !== undefined
+      ? []
+      : [
+          {
+            code: 'missing-timber' as const,
+            path: `timber.${kind}`,
+            text: say`missing; this roof stands on ‹posts›, so give its actual size as {"thickness": 90, "depth": 90}`,
+          },
+        ],
+  );
+
+const tooShort = ({ index, side, height }: Carried, length: number): Problem => ({
+  code: 'size',
+  path: `blocks.${index}.sides.${side.index}.posts.height`,
+  text: say`the ‹posts› would be ${inMm(length)} long under the ‹plate› and its ‹beam›; accepted is at least ${leastMm(height - length + SHORTEST_POST_MM)}`,
+});
+
+/** Beams under the eaves that stand on posts, and the posts under them. */
+export const posts: Pass = (site, _primary, before): Added => {
+  const carried = carriedSides(site);
+  if (carried.length === 0) return { members: [], problems: [] };
+  const problems = missing(site.job.timber);
+  const { beam: beamStock, post: postStock } = site.job.timber;
+  if (beamStock === undefined || postStock === undefined) return { members: [], problems };
+  const members: Member[] = [];
+  for (const one of carried) {
+    const whole = beamOf(site, one, beamStock);
+    const middle = v3.add(whole.frame.origin, [
+      (one.side.along[0] * one.side.lengthMm) / 2,
+      (one.side.along[1] * one.side.lengthMm) / 2,
+      -beamStock.depth / 2,
+    ]);
+    // At a corner the second of two beams comes against the first.
+    const beam = clearInSpace(whole, clashing(whole, [...before, ...members]), middle);
+    if (beam === null) continue;
+    members.push(beam);
+    for (const [i, u] of stationsOf(one, postStock.depth).entries()) {
+      const post = postAt(one, postStock, beam, u, i);
+      if (post.axis.riseMm < SHORTEST_POST_MM) {
+        problems.push(tooShort(one, post.axis.riseMm));
+        break;
+      }
+      const inWay = clashing(post, members);
+      if (inWay.length === 0 || post.axis.riseMm < SAME_POINT_MM) members.push(post);
+    }
+  }
+  return { members, problems };
+};

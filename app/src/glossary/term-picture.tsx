@@ -82,6 +82,8 @@ const plan = (part: PartOf<'plan'>, { hot, line, faint }: Inks): ReactNode => {
       {part_('cripple', 'M84 84V120M100 100V120')}
       {part_('purlin', 'M45 45H280M45 95H155')}
       {part_('header', 'M210 40H230')}
+      {part_('trimmer', 'M200 20V70M240 20V70')}
+      {part_('opening-jack', 'M220 20V32M220 54V70')}
       {part_('eave', 'M20 20H280M20 20V120H130', 3)}
       {part_('gable', 'M280 20V120', 3)}
       {path('M70 70H280', is('ridge') ? hot : line, is('ridge') ? 5 : 2)}

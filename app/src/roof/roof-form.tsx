@@ -19,6 +19,7 @@ import { Small, Title } from '../ui/text';
 import { Breaks } from './breaks';
 import { EaveProblem } from './eave-problem';
 import { Stock } from '../timber/stock-fields';
+import { Openings } from './openings';
 import { AtWall, EaveBlocks, GableEnds } from './roof-edges';
 import { Gablet } from './gablet';
 import { SheathingFields } from './sheathing';
@@ -77,7 +78,7 @@ const Posts = ({ index, wall, side }: { index: number; wall: number; side: Eave 
           <View className="flex-row gap-3">
             <View className="flex-1">
               <LengthField
-                label="‹Plate›’s top above the ground"
+                label="‹Plate› above ground"
                 of={`Wall ${wall + 1}`}
                 path={`${path}.height`}
                 value={posts.height}
@@ -255,6 +256,7 @@ export const RoofForm = () => {
           help="Plumb takes a plumb ‹fascia› and a level soffit, and is the default; square is quicker to cut and leans the ‹fascia›."
         />
       </View>
+      <Openings index={index} />
       <SheathingFields />
     </View>
   );

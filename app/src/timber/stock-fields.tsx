@@ -23,7 +23,8 @@ type Sized =
   | 'strut'
   | 'beam'
   | 'post'
-  | 'backing';
+  | 'backing'
+  | 'trimmer';
 
 const NAMES: Readonly<Record<Sized, string>> = {
   common: '‹Commons› and jacks',
@@ -43,6 +44,7 @@ const NAMES: Readonly<Record<Sized, string>> = {
   beam: '‹Beam›',
   post: '‹Posts›',
   backing: '‹Ceiling backing›',
+  trimmer: '‹Trimmers› and ‹headers›',
 };
 
 /** What is made in lengths, scarfed, where its timber cannot be had as long as it is. */

@@ -1,16 +1,45 @@
-import { chordWithin, intervals, v2, type Interval, type Vec3 } from '../geom';
-import { heightAt } from '../roof';
+import { box, chordWithin, clipByAll, intervals, v2, type Interval, type Vec3 } from '../geom';
+import { heightAt, type Plate } from '../roof';
 import { inMm, say } from '../sentence';
 import type { FrameOnSite } from './frame-on-site';
 import type { FitProblem } from './report';
+import { isTaken } from './untied';
 
 /** Just inside the edges of a block's place, where wood is looked for. mm */
 const INSIDE_MM = 4;
 /** A gap along the plate narrower than this takes no block. mm */
 const LEAST_GAP_MM = 65;
 
+/** Whether a lookout passes through a block's place over the plate, so that there is no room for one. */
+const passedOver = (
+  site: FrameOnSite,
+  { line, topMm, block, side }: Plate,
+  gap: Interval,
+): boolean => {
+  const { blocking } = site.job.timber;
+  const slope = site.roof.slopes.find(({ sides }) =>
+    sides.some((own) => own.block === block && own.side === side && own.band === 0),
+  );
+  if (blocking === undefined || slope === undefined) return false;
+  const world = ([t, inward, z]: Vec3): Vec3 => {
+    const [x, y] = v2.add(
+      v2.add(line.start, v2.scale(line.along, t)),
+      v2.scale(line.inward, inward),
+    );
+    return [x, y, topMm + z];
+  };
+  const whole = box<null>(
+    [gap[0] + 1, 0, 0],
+    [gap[1] - 1, blocking.thickness, blocking.depth],
+    [null, null, null, null, null, null],
+  ).map(({ tag, points }) => ({ tag, points: points.map(world) }));
+  const lookouts = site.members.filter(({ member }) => member.kind === 'lookout');
+  return isTaken({ ...site, members: lookouts }, clipByAll(whole, [slope.plane], null));
+};
+
 /** Where blocks are wanted, the gaps between rafters along a plate that have none. */
-export const bareGaps = ({ job, roof, members, plates }: FrameOnSite): FitProblem[] => {
+export const bareGaps = (site: FrameOnSite): FitProblem[] => {
+  const { job, roof, members, plates } = site;
   const { blocking } = job.timber;
   if (blocking === undefined) return [];
   return plates.flatMap(({ plate }): FitProblem[] => {
@@ -47,6 +76,7 @@ export const bareGaps = ({ job, roof, members, plates }: FrameOnSite): FitProble
         .without([reach], intervals.unite(held, 1), LEAST_GAP_MM)
         // What runs on to the plate's end lies past the last rafter, or beyond a hip.
         .filter(([low, high]) => low > reach[0] + 1 && high < reach[1] - 1)
+        .filter((gap) => !passedOver(site, plate, gap))
         .map(([low, high]) => {
           const p = v2.add(line.start, v2.scale(line.along, (low + high) / 2));
           return {

@@ -6,6 +6,7 @@ import { say } from '../sentence';
 import { bearingsOf } from './bearings';
 import { backingAmiss } from './backing';
 import { bareGaps } from './blocking';
+import { openingsAmiss } from './openings';
 import { postsAmiss } from './posts';
 import { shortJoistsAmiss } from './short-joists';
 import { spacersAmiss } from './spacers';
@@ -151,6 +152,7 @@ export const dryFit = (
       ...spacersAmiss(site, touching),
       ...backingAmiss(site, touching),
       ...postsAmiss(site, touching),
+      ...openingsAmiss(site),
       ...unlisted(placed, listed, markOf),
     ],
   };

@@ -118,15 +118,21 @@ const isWanted = (
   return heights.every(Number.isFinite) && middle - side.plateMm > least + SLACK_MM;
 };
 
-/** A stud on edge that comes up under the gable's rafter also runs up beside it, flat against its inner face. */
+/**
+ * A stud on edge that comes up under the gable's rafter also runs up beside it, flat against its inner face, unless
+ * another rafter stands there.
+ */
 const besideRafter = (stud: Placed, { side }: Gable, touching: Touching): boolean => {
-  const faces = touching(stud).flatMap((contact) => {
+  const found = touching(stud).flatMap((contact) => {
     const other = otherOf(contact, stud);
-    return isMember(other) && isRafter(other.member) ? [contact.face.plane.normal] : [];
+    return isMember(other) && isRafter(other.member)
+      ? [{ other, normal: contact.face.plane.normal }]
+      : [];
   });
   const inward: Vec3 = [side.inward[0], side.inward[1], 0];
-  const beside = faces.some((normal) => Math.abs(v3.dot(normal, inward)) > 1 - SAME_WAY_SINE);
-  return beside || !faces.some((normal) => Math.abs(normal[2]) > LOOKS_DOWN);
+  const beside = found.some(({ normal }) => Math.abs(v3.dot(normal, inward)) > 1 - SAME_WAY_SINE);
+  const over = found.filter(({ normal }) => Math.abs(normal[2]) > LOOKS_DOWN);
+  return beside || new Set(over.map(({ other }) => other)).size !== 1;
 };
 
 /** Whether each gable has its studs, plumb and flush in its wall, on their places and none missing. */
@@ -145,6 +151,16 @@ export const gableStudsAmiss = (site: FrameOnSite, touching: Touching): FitProbl
     const at = ({ member }: Placed): number =>
       v2.dot(v2.sub(v3.inPlan(member.frame.origin), gable.side.start), gable.side.along);
     const amiss = own.flatMap((stud): FitProblem[] => {
+      const foot = Math.min(...stud.corners.map(([, , z]) => z)) - gable.side.plateMm;
+      if (Math.abs(foot) > FIT_GAP_MM)
+        return [
+          findingOn(
+            stud,
+            'misplaced',
+            Math.abs(foot),
+            say`the foot of ${stud.mark} stands ${inMm(Math.abs(foot), 1)} off its ‹plate›`,
+          ),
+        ];
       const out = Math.max(...stud.corners.map((p) => outFrom(gable.side, p)));
       if (Math.abs(out) > FIT_GAP_MM || stud.member.frame.a[2] < 1 - ALONGSIDE_SINE ** 2 / 2)
         return [

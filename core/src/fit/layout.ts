@@ -3,6 +3,7 @@ import { planeAt, v2, v3 } from '../geom';
 import { inMm, say } from '../sentence';
 import { overOwnWalls, type Slope } from '../roof';
 import { middleOf, type FrameOnSite } from './frame-on-site';
+import { cornerOf, keptClear } from './openings';
 import type { Placed } from './placed';
 import type { FitProblem } from './report';
 
@@ -72,9 +73,15 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
       const [low, high] = [Math.min(...along), Math.max(...along)];
       return [low, low + half, high - half, high];
     });
+    const trimmers = besideOpenings(site, slope, us);
     return rafters.flatMap((placed): FitProblem[] => {
       const u = us(placed.member.frame.origin);
-      let least = Infinity;
+      let least = Math.min(
+        Infinity,
+        ...trimmers
+          .filter(({ trimmer }) => trimmer || placed.member.kind !== 'trimmer')
+          .map((one) => Math.abs(one.u - u)),
+      );
       for (const origin of from) {
         const away = u - origin;
         const steps = Math.abs(away - spacing * Math.round(away / spacing));
@@ -94,6 +101,36 @@ export const offLayout = (site: FrameOnSite): FitProblem[] => {
       ];
     });
   });
+};
+
+/**
+ * Where rafters stand beside openings: the trimmers, flush outside what is kept clear, and flat beside those a rafter of
+ * the layout that would stand in them.
+ */
+const besideOpenings = (
+  site: FrameOnSite,
+  slope: Slope,
+  us: (p: readonly number[]) => number,
+): { readonly u: number; readonly trimmer: boolean }[] => {
+  const { common, trimmer = common } = site.job.timber;
+  return keptClear(site)
+    .filter((kept) => kept.slope === slope)
+    .flatMap((kept) =>
+      kept.along.flatMap((at, i) => {
+        const edge = us(cornerOf(kept, at, 0));
+        const way = i === 0 ? -1 : 1;
+        return [
+          ...Array.from({ length: kept.ply }, (_, k) => ({
+            u: edge + way * (k + 0.5) * trimmer.thickness,
+            trimmer: true,
+          })),
+          {
+            u: edge + way * (kept.ply * trimmer.thickness + common.thickness / 2),
+            trimmer: false,
+          },
+        ];
+      }),
+    );
 };
 
 /** How many ends of bays to each side of a rafter are tried. */

@@ -42,6 +42,9 @@ const nothing = (one: Carried, mm: number, u: number, text: FitProblem['text']):
   };
 };
 
+/** A face nearer to a beam's own direction is a side of it, as a sine. */
+const END = 0.1;
+
 /** Whether an end of a beam holds: it comes to the end of its wall, or against another beam. */
 const endHolds = (beam: Placed, u: number, side: SideLine, touching: Touching): boolean =>
   [0, side.lengthMm].some((end) => Math.abs(u - end) <= FIT_GAP_MM) ||
@@ -50,6 +53,8 @@ const endHolds = (beam: Placed, u: number, side: SideLine, touching: Touching): 
     return (
       isMember(other) &&
       other.member.kind === 'beam' &&
+      // With its end, not with its side.
+      Math.abs(v3.dot(contact.face.plane.normal, beam.member.frame.a)) > END &&
       contact.points.some(
         (p) =>
           Math.abs(v2.dot(v2.sub(v3.inPlan(p), side.start), side.along) - u) <

@@ -2,6 +2,7 @@ import { intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../geom'
 import { inMm, say } from '../sentence';
 import { heightAt, overOwnWalls, type Slope } from '../roof';
 import type { FrameOnSite } from './frame-on-site';
+import { cornerOf, keptClear } from './openings';
 import type { Placed } from './placed';
 import type { FitProblem, ShortJack } from './report';
 
@@ -78,6 +79,24 @@ const supportOf = (slope: Slope, placed: Placed): Support[] => {
     const near = points.some((p) => Math.abs(heightAt(slope, [p[0], p[1]]) - p[2]) < CARRIES_MM);
     if (!near) return [];
     const outline = points.map((p) => to(v3.inPlan(p)));
+    const vs = outline.map(([, v]) => v);
+    return [{ outline, low: Math.min(...vs), high: Math.max(...vs) }];
+  });
+};
+
+/** What openings keep clear of a slope wants no rafter, from the one trimmer to the other. */
+const openingsOn = (site: FrameOnSite, slope: Slope): Support[] => {
+  const to = local(slope);
+  return keptClear(site).flatMap((kept): Support[] => {
+    if (kept.slope !== slope) return [];
+    const [[a0, a1], [u0, u1]] = [kept.along, kept.up];
+    const corners = [
+      [a0, u0],
+      [a1, u0],
+      [a1, u1],
+      [a0, u1],
+    ] as const;
+    const outline = corners.map(([along, up]) => to(cornerOf(kept, along, up)));
     const vs = outline.map(([, v]) => v);
     return [{ outline, low: Math.min(...vs), high: Math.max(...vs) }];
   });
@@ -204,7 +223,10 @@ export const bareStrips = (
   let widestMm = 0;
   for (const slope of site.roof.slopes) {
     const to = local(slope);
-    const supports = site.members.flatMap((placed) => supportOf(slope, placed));
+    const supports = [
+      ...site.members.flatMap((placed) => supportOf(slope, placed)),
+      ...openingsOn(site, slope),
+    ];
     const strips: Strips = {
       slope,
       parts: overOwnWalls(site.roof, slope).map(({ points }) => points.map(to)),

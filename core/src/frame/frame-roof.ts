@@ -6,6 +6,7 @@ import { fasciaPlaces } from './eaves/fascia-places';
 import { KINDS_IN_ORDER } from '../kinds';
 import { scarfed } from './joint/scarfs';
 import type { Member } from './member/member';
+import { openingPlaces } from './openings/places';
 import { PASSES } from './passes';
 import { primaryFrame, type LeftOut } from './primary';
 import { coveredWalls, standingWalls, type Site } from './site';
@@ -47,12 +48,15 @@ const inOrder = (members: readonly Member[]): Member[] =>
 export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   const missing = missingTimber(job, roof);
   if (missing.length > 0) return refused(missing);
+  const openings = openingPlaces(job, roof);
+  if (!openings.ok) return openings;
   const site: Site = {
     job,
     roof,
     plates: platesOf(job, roof),
     standing: standingWalls(roof),
     covered: coveredWalls(roof),
+    openings: openings.value,
     fascias: fasciaPlaces({ job, roof }),
   };
   const primary = primaryFrame(site);

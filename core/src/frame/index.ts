@@ -6,6 +6,7 @@
  * gives the same members. What had to be left out comes back counted.
  */
 export { frameRoof, type Framing } from './frame-roof';
+export { isOpeningHeader } from './openings/headers';
 export { scarfTimes } from './joint/scarfs';
 export type { LeftOut } from './primary';
 export { bellyOf } from './member/board';

@@ -3,6 +3,7 @@ import { fascias } from './eaves/fascias';
 import { gableEnds } from './gables/gable-ends';
 import { gableStuds } from './gables/gable-studs';
 import type { Member } from './member/member';
+import { keptClear } from './openings/kept-clear';
 import type { Added, Pass } from './pass';
 import { headerMember, lineMember, rafterMember } from './to-member';
 import { roofPurlins } from './purlins/roof-purlins';
@@ -60,4 +61,5 @@ export const PASSES: readonly Pass[] = [
   gableStuds,
   backing,
   posts,
+  keptClear,
 ];

@@ -17,6 +17,7 @@ import { dividersOf, rafterSpans, type Divider, type Span } from './layout/spans
 import { allStations, type Stations } from './layout/stations';
 import type { Strip } from './joint/strip';
 import { StripGrid } from './joint/strip-grid';
+import { isOpen, openingDividers, openingHeaders } from './openings/headers';
 import type { Site } from './site';
 
 /** What was left out on the way, to be said. */
@@ -109,9 +110,10 @@ export const primaryFrame = (site: Site): Result<Primary> => {
   const first = linePlaces(site);
   const stations = allStations(site, first);
   const { places, headers, bare } = carryLowerRidges(site, first, stations);
-  const dividers = [...dividersOf(places), ...headers.map(dividerOf)];
-  const rafterPlaces = placeRafters(spansOf(site, stations, dividers));
-  const setHeaders = headers.map((place) => ({
+  const dividers = [...dividersOf(places), ...headers.map(dividerOf), ...openingDividers(site)];
+  const spans = spansOf(site, stations, dividers).filter((span) => !isOpen(site, span));
+  const rafterPlaces = placeRafters(spans);
+  const setHeaders = [...headers, ...openingHeaders(site)].map((place) => ({
     place,
     strip: headerStrip(site, place, rafterPlaces),
   }));

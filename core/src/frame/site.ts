@@ -1,5 +1,6 @@
 import { v2, type Interval, type Vec2, type Vec3 } from '../geom';
 import type { Job, Stock } from '../job';
+import type { Kind } from '../kinds';
 import {
   coveredWall,
   heightAt,
@@ -27,6 +28,20 @@ export interface FasciaPlace {
   readonly to: Vec3;
 }
 
+/** What an opening keeps clear, in its slope's own plan: along the eave and up the slope. mm */
+export interface OpeningPlace {
+  /** Its number in the job. */
+  readonly index: number;
+  readonly name: string;
+  readonly block: string;
+  readonly side: number;
+  readonly slope: number;
+  readonly us: Interval;
+  readonly vs: Interval;
+  /** How many trimmers stand on each side, and headers at each end. */
+  readonly ply: number;
+}
+
 /** The job and its roof, with what every step of framing needs of them. */
 export interface Site {
   readonly job: Job;
@@ -36,6 +51,7 @@ export interface Site {
   readonly standing: ReadonlyMap<string, readonly Interval[]>;
   /** The stretches of each wall that another block's roof covers, likewise: see `coveredWall`. */
   readonly covered: ReadonlyMap<string, readonly Interval[]>;
+  readonly openings: readonly OpeningPlace[];
   /** None where the crew sets no fascia. */
   readonly fascias: readonly FasciaPlace[];
 }
@@ -103,6 +119,10 @@ export const stockOf = ({ job }: Site, kind: LineKind | 'header'): Stock => {
   if (stock === undefined) throw new Error(`frame: a ${kind} without a size passed the check`);
   return stock;
 };
+
+/** The actual size of a rafter of a kind. */
+export const rafterStock = ({ job: { timber } }: Pick<Site, 'job'>, kind: Kind): Stock =>
+  kind === 'trimmer' ? (timber.trimmer ?? timber.common) : timber.common;
 
 /** Plan distance of a point inside a side's line, mm. */
 export const runFrom = (side: SideLine, p: Vec2): number =>

@@ -11,7 +11,7 @@ import { planPoint } from './layout/slope-plan';
 import { solidOf } from './member/solid-of';
 import { cutsOf, type Strip } from './joint/strip';
 import { standsInFascia, tailCuts } from './eaves/tails';
-import { heightOn, sideAt, slopeAt, stockOf, type Site } from './site';
+import { heightOn, rafterStock, sideAt, slopeAt, stockOf, type Site } from './site';
 import { fitTop, lineFrame, planesOf } from './lines/line-frame';
 
 /** A corner that stands above the roof by less than this is left. mm */
@@ -104,7 +104,7 @@ export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: Set
     kind,
     block,
     side,
-    stock: site.job.timber.common,
+    stock: rafterStock(site, kind),
     frame: plumbFrame([p[0], p[1], heightOn(slope, p)], slope.uphill, slope.slopeRad),
     topMm: 0,
     ends: cutsOf(strip),
@@ -216,8 +216,8 @@ export const headerMember = (site: Site, header: HeaderTheory, strip: Strip): Me
     id: header.id,
     kind: 'header',
     block: header.block,
-    side: slope.sides[0]?.side ?? null,
-    stock: stockOf(site, 'header'),
+    side: slope.sides.find(({ block }) => block === header.block)?.side ?? null,
+    stock: header.stock,
     frame,
     topMm: 0,
     ends: cutsOf(strip),

@@ -23,6 +23,8 @@ export type Pictured =
         | 'cripple'
         | 'purlin'
         | 'header'
+        | 'trimmer'
+        | 'opening-jack'
         | 'spacing'
         | 'gablet'
         | 'barge'
@@ -135,6 +137,15 @@ export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
     means:
       'A timber along the slope that carries rafters, or roof sheets, between the plate and the ridge.',
     shown: { of: 'plan', part: 'purlin' },
+  },
+  trimmer: {
+    means:
+      'A whole rafter beside an opening. It carries the headers across the opening, and with them the rafters that the opening cuts.',
+    shown: { of: 'plan', part: 'trimmer' },
+  },
+  'opening jack': {
+    means: 'What is left of a rafter below or above an opening: it ends on a header.',
+    shown: { of: 'plan', part: 'opening-jack' },
   },
   header: {
     means: 'A short timber between two rafters that carries those which cannot run through.',

@@ -215,7 +215,7 @@ const checkReferences = (job: Job): Problem[] => {
       });
     }
   }
-  return [...problems, ...checkRoofPurlins(job)];
+  return [...problems, ...checkRoofPurlins(job), ...checkOpenings(job)];
 };
 
 /** Purlins over and between rafters: on eaves that are there, one set a side. */
@@ -245,6 +245,24 @@ const checkRoofPurlins = ({ blocks, roofPurlins }: Job): Problem[] => {
         ];
   });
 };
+
+/** Openings lie in the slopes of eaves that are there. */
+const checkOpenings = ({ blocks, openings }: Job): Problem[] =>
+  openings.flatMap(({ block: id, side }, index): Problem[] => {
+    const block = blocks.find((one) => one.id === id);
+    const path = `openings.${index}`;
+    if (block === undefined)
+      return [{ code: 'schema', path: `${path}.block`, text: say`no block is called "${id}"` }];
+    return block.sides[side]?.roof === 'eave'
+      ? []
+      : [
+          {
+            code: 'schema',
+            path: `${path}.side`,
+            text: say`side ${side + 1} of "${id}" is not an eave; an opening lies in an eave's slope`,
+          },
+        ];
+  });
 
 /** What a schema cannot see: fields that must agree with each other. */
 export const checkJob = (job: Job): Problem[] => [

@@ -131,5 +131,6 @@ export const newJob = (
     ],
     purlins: [],
     roofPurlins: [],
+    openings: [],
   };
 };

@@ -178,6 +178,8 @@ const timber = z.strictObject({
   /** What carries an eave's plate where no wall does. */
   beam: stock.optional(),
   post: stock.optional(),
+  /** What stands beside an opening, and across it; the commons' size where none is given. */
+  trimmer: stock.optional(),
   /** Given, boards lie flat along the inside of plates that run beside the rafter ties, for the ceiling's edge. */
   backing: stock.optional(),
   /** Given, blocks stand between the rafters along the eaves, ripped from it to their depth. */
@@ -265,6 +267,30 @@ const rafterTies = z.strictObject({
   spacers: z.boolean().optional(),
 });
 
+/** From a side's start corner along its plate, or up from its outside face in plan: where it starts and where it ends. */
+const stretch = (most: number) =>
+  z
+    .tuple([length(0, most), length(0, most)], { error: 'expected two lengths as [from, to]' })
+    .refine(([from, to]) => to - from >= LEAST_OPENING_MM, {
+      error: `accepted is an opening of at least ${LEAST_OPENING_MM} mm each way, the smaller figure first`,
+    });
+
+/** A hole smaller than this is cut between the rafters. */
+const LEAST_OPENING_MM = 100;
+
+/** A hole in a slope: for a chimney, a roof window, a hatch. */
+const opening = z.strictObject({
+  name: z.string().trim().min(1, 'an opening needs a name').max(40),
+  block: z.string(),
+  side: z.number().int().min(0),
+  along: stretch(100_000),
+  up: stretch(100_000),
+  /** What is kept clear of timber all round it. */
+  clearance: length(0, 1000).default(0),
+  /** Two trimmers at each side and two headers at each end. */
+  doubled: z.boolean().optional(),
+});
+
 const sheathing = z.strictObject({
   thickness: length(0, 100).optional(),
   /** Of one sheet: its length, which lies along the eave, and its width. */
@@ -292,6 +318,7 @@ export const jobSchema = z.strictObject({
   roofPurlins: z.array(roofPurlins).max(200).default([]),
   collarTies: collarTies.optional(),
   rafterTies: rafterTies.optional(),
+  openings: z.array(opening).max(40, 'a job has at most 40 openings').default([]),
   sheathing: sheathing.optional(),
 });
 

@@ -104,6 +104,22 @@ const ROWS = {
     stands: 'rafter',
     setByHeight: false,
   },
+  trimmer: {
+    term: 'trimmer',
+    letters: 'TR',
+    dash: [24, 4],
+    widthPx: 3,
+    stands: 'rafter',
+    setByHeight: false,
+  },
+  'opening-jack': {
+    term: 'opening jack',
+    letters: 'OJ',
+    dash: [6, 2],
+    widthPx: 2.5,
+    stands: 'rafter',
+    setByHeight: false,
+  },
   hip: {
     term: 'hip',
     letters: 'H',

@@ -6,6 +6,7 @@ import { aboutGableStuds } from './gable-studs';
 import { aboutJoists } from './joists';
 import { aboutLeftOut } from './left-out';
 import { aboutLoads } from './loads';
+import { aboutOpenings } from './openings';
 import { aboutPosts } from './posts';
 import type { Remark, Subject } from './remark';
 import { aboutRidges } from './ridges';
@@ -32,6 +33,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutNotchedOver(subject),
   ...aboutStruts(subject),
   ...aboutPosts(subject),
+  ...aboutOpenings(subject),
   ...aboutLowered(subject),
   ...aboutScarfs(subject),
   ...aboutRidges(subject),

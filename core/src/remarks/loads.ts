@@ -1,4 +1,4 @@
-import type { Member } from '../frame';
+import { isOpeningHeader, type Member } from '../frame';
 import { say } from '../sentence';
 import { runningValley } from './bevels';
 import { caution, type Remark, type Subject } from './remark';
@@ -18,7 +18,7 @@ export const aboutLoads = ({ framing }: Subject): Remark[] => {
   const hips = new Set(framing.members.filter(({ kind }) => kind === 'hip').map(({ id }) => id));
   const ofGablet = ({ ends }: Member): boolean =>
     ends.every(({ meets }) => meets !== null && hips.has(meets));
-  const header = headers.find((one) => !ofGablet(one));
+  const header = headers.find((one) => !ofGablet(one) && !isOpeningHeader(one));
   const gablet = headers.find(ofGablet);
   const purlins = framing.members.filter(({ kind }) => kind === 'purlin');
   const purlin = purlins.find(({ lies }) => lies === undefined);

@@ -18,6 +18,8 @@ export type RemarkCode =
   | 'strut-carries'
   | 'strut-flat'
   | 'posts-carry'
+  | 'opening-carries'
+  | 'opening-purlins'
   | 'rafters-lowered'
   | 'scarf-support'
   | 'scarf-ridge'

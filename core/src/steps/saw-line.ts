@@ -72,8 +72,9 @@ const squareOf = (member: Member, keep: HalfSpace, angleDeg: number): SquarePair
   const upright = Math.abs(keep.normal[2]);
   const { axis, pair } = member;
   const own = { rise: 12 * pair.rise, run: 12 * pair.run };
-  if (!axis.level && upright < NEAR) return { ...own, leg: 'rise' };
-  if (!axis.level && upright > 1 - NEAR) return { ...own, leg: 'run' };
+  const sloping = !axis.level && !axis.upright;
+  if (sloping && upright < NEAR) return { ...own, leg: 'rise' };
+  if (sloping && upright > 1 - NEAR) return { ...own, leg: 'run' };
   return angleDeg < UPRIGHT_DEG
     ? null
     : { rise: 12 * Math.tan((angleDeg * Math.PI) / 180), run: 12, leg: 'rise' };

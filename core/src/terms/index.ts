@@ -35,6 +35,8 @@ const ROWS = {
   'cripple jack': { us: 'cripple jack', uk: 'cripple rafter' },
   purlin: { us: 'purlin', uk: 'purlin' },
   header: { us: 'header', uk: 'trimmer' },
+  trimmer: { us: 'trimmer', uk: 'trimming rafter' },
+  'opening jack': { us: 'opening jack', uk: 'trimmed rafter' },
   'on centre': { us: 'on center', uk: 'at centres', plural: { us: 'on center', uk: 'at centres' } },
   centre: { us: 'center', uk: 'centre' },
   barge: { us: 'barge rafter', uk: 'barge board' },

@@ -186,6 +186,41 @@ const anyWays: fc.Arbitrary<Partial<JobInput['framing']>> = fc.record({
   scarfEnds: fc.constantFrom('feathered' as const, 'square' as const),
 });
 
+/** An opening somewhere in the first part's first eave, or none. */
+const anyOpening = fc.option(
+  fc.record({
+    at: fc.double({ min: 0.1, max: 0.7, noNaN: true }),
+    wide: fc.integer({ min: 300, max: 1400 }),
+    up: fc.integer({ min: 400, max: 1200 }),
+    tall: fc.integer({ min: 300, max: 800 }),
+    clearance: fc.constantFrom(0, 25, 50),
+    doubled: fc.boolean(),
+  }),
+  { freq: 3 },
+);
+
+const openingsOf = (
+  { blocks: [first] }: JobInput,
+  found: EdgesOf<typeof anyOpening>,
+): JobInput['openings'] => {
+  const side = first?.sides.findIndex(({ roof }) => roof === 'eave') ?? -1;
+  const [a, b] = [first?.outline[side], first?.outline[(side + 1) % first.outline.length]];
+  if (found === null || first === undefined || a === undefined || b === undefined) return [];
+  const length = Math.hypot(Number(b[0]) - Number(a[0]), Number(b[1]) - Number(a[1]));
+  const from = found.at * length;
+  return [
+    {
+      name: 'hatch',
+      block: first.id,
+      side,
+      along: [from, from + found.wide],
+      up: [found.up, found.up + found.tall],
+      clearance: found.clearance,
+      ...(found.doubled && { doubled: true }),
+    },
+  ];
+};
+
 const anyHouse: fc.Arbitrary<JobInput> = fc
   .tuple(
     anyShape,
@@ -198,6 +233,7 @@ const anyHouse: fc.Arbitrary<JobInput> = fc
     anyStruts,
     fc.boolean(),
     anyWays,
+    anyOpening,
   )
   .map(
     ([
@@ -211,12 +247,14 @@ const anyHouse: fc.Arbitrary<JobInput> = fc
       struts,
       square,
       ways,
+      opening,
     ]) => ({
       ...house,
       framing: { ...house.framing, ...ways },
       ...ties,
       purlins: purlinsOf(house, purlins, struts, square),
       roofPurlins: roofPurlinsOf(house, over),
+      openings: openingsOf(house, opening),
       blocks: hanging(house.blocks, edges),
       timber: {
         ...house.timber,

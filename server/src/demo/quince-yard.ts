@@ -8,7 +8,7 @@ export const quinceYard: JobInput = {
   version: 1,
   name: 'Quince Yard',
   about:
-    'Bakery. Gable to the yard; the street end is oblique, for it follows the lane, and is hipped: no two of its corners are alike. Canted purlins run round it halfway up, strutted from a wall along each side of the passage.',
+    'Bakery. Gable to the yard; the street end is oblique, for it follows the lane, and is hipped: no two of its corners are alike. Canted purlins run round it halfway up, strutted from a wall along each side of the passage. The ovens’ chimney comes up through the back slope.',
   display: { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' },
   timber: {
     common: { thickness: 47, depth: 195 },
@@ -49,5 +49,15 @@ export const quinceYard: JobInput = {
       struts: { foot: 2_800, spacing: 2_400 },
     })),
     { block: 'main', side: 1, at: 0.5 },
+  ],
+  openings: [
+    {
+      name: 'Chimney',
+      block: 'main',
+      side: 2,
+      along: [5_400, 6_300],
+      up: [2_350, 2_950],
+      clearance: 50,
+    },
   ],
 };

@@ -4,6 +4,7 @@ import type { SideLine, Slope } from '../../roof';
 import { leastMm, inMm, say } from '../../sentence';
 import { isRafter, isTie, type Kind } from '../../kinds';
 import { cutBetween, gapsAlong, type Gap } from '../joint/between';
+import { clashing } from '../joint/in-space';
 import { axisOf, memberId, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { heightOn, runFrom, type Site } from '../site';
@@ -100,7 +101,7 @@ const blockIn = (
 };
 
 /** What else stands in a block's way, and bounds its gap. */
-const BESIDE: ReadonlySet<Kind> = new Set(['hip', 'valley', 'lookout']);
+const BESIDE: ReadonlySet<Kind> = new Set(['hip', 'valley']);
 
 /** Blocks between the rafters along every eave's plate, bevelled to the slope. */
 export const eaveBlocks: Pass = (site, _primary, before): Added => {
@@ -122,13 +123,15 @@ export const eaveBlocks: Pass = (site, _primary, before): Added => {
   const timbers = before.filter(
     (member) => isRafter(member) || isTie(member) || BESIDE.has(member.kind),
   );
+  const lookouts = before.filter(({ kind }) => kind === 'lookout');
   const members = eaves.flatMap((eave, which) => {
     // Ripped from the board to the depth that its place wants.
     const stock = { ...given, depth: neededMm(eave, given.thickness) };
     return gapsOf(eave, stock.thickness, timbers).flatMap((gap, i): Member[] => {
       const id = memberId(eave.block, 'blocking', eave.line.index, which, i);
       const member = blockIn(eave, stock, gap, timbers, id);
-      return member === null ? [] : [member];
+      // Under a lookout that passes over the plate there is no room for one.
+      return member === null || clashing(member, lookouts).length > 0 ? [] : [member];
     });
   });
   return { members, problems: [] };

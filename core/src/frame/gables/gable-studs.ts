@@ -1,4 +1,13 @@
-import { halfSpace, SAME_POINT_MM, SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import {
+  halfSpace,
+  SAME_HEIGHT_MM,
+  SAME_POINT_MM,
+  SAME_WAY_SINE,
+  v2,
+  v3,
+  type Vec2,
+  type Vec3,
+} from '../../geom';
 import { isRafter, isTie } from '../../kinds';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
@@ -175,8 +184,8 @@ const round = (stud: Member, before: readonly Member[]): Member | null => {
   const others = clashing(fits, before);
   const clear = others.length === 0 ? fits : clearInSpace(fits, others, origin);
   const under = (belly.offset - v3.dot(belly.normal, origin)) / belly.normal[2];
-  // Under what stands lower than the rafter, a purlin or the ridge, there is nothing to notch.
-  if (clear === null || headOf(clear) < under) return underAll(stud, before);
+  // Under what stands no higher beside it, a purlin, the ridge or the next rafter, there is nothing to notch.
+  if (clear === null || headOf(clear) < under + SAME_HEIGHT_MM) return underAll(stud, before);
   return under < stud.stock.depth ? null : { ...clear, axis: axisOf(0, headOf(clear)) };
 };
 

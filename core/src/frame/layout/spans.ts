@@ -15,7 +15,8 @@ import { ACROSS, type Station } from './stations';
 import { blockAt, sideAt, slopeAt, standingAt, type Site } from '../site';
 
 /** What stops a rafter's centre line at one end. */
-export type Stop = 'ridge' | 'hip' | 'valley' | 'break' | 'wall' | 'eave' | 'header' | 'edge';
+export type Stop =
+  'ridge' | 'hip' | 'valley' | 'break' | 'wall' | 'eave' | 'header' | 'opening' | 'edge';
 
 export interface SpanEnd {
   readonly stop: Stop;
@@ -162,7 +163,7 @@ export interface Divider {
   readonly slope: number;
   readonly from: Vec3;
   readonly to: Vec3;
-  readonly stop: 'valley' | 'header';
+  readonly stop: 'valley' | 'header' | 'opening';
 }
 
 export const dividersOf = (places: readonly LinePlace[]): Divider[] =>
@@ -278,7 +279,18 @@ export const kindOf = ({
   high,
   foot,
   station,
-}: Span): Extract<Kind, 'common' | 'king-common' | 'hip-jack' | 'valley-jack' | 'cripple-jack'> => {
+}: Span): Extract<
+  Kind,
+  | 'common'
+  | 'king-common'
+  | 'hip-jack'
+  | 'valley-jack'
+  | 'cripple-jack'
+  | 'trimmer'
+  | 'opening-jack'
+> => {
+  if (low.stop === 'opening' || high.stop === 'opening') return 'opening-jack';
+  if (station.trimmer === true) return 'trimmer';
   const atRidge =
     high.stop === 'ridge' || high.stop === 'wall' || high.stop === 'edge' || high.stop === 'break';
   if (foot !== null || low.stop === 'wall' || low.stop === 'break') {

@@ -2,6 +2,7 @@ import { SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { SideLine, Slope } from '../../roof';
 import { besideEdges, between, SAME_STATION_MM } from './bays';
 import type { LineEnd, LinePlace } from '../lines/line-places';
+import { withTrimmers } from '../openings/trimmers';
 import { onSlope, planPoint } from './slope-plan';
 import { blockAt, runFrom, sideAt, slopeAt, type Site } from '../site';
 
@@ -10,6 +11,8 @@ export interface Station {
   readonly u: number;
   /** The point of the roof that it stands on, where a hip's planes meet. */
   readonly node: number | null;
+  /** It stands beside an opening. */
+  readonly trimmer?: true;
 }
 
 export interface Stations {
@@ -296,13 +299,17 @@ const rafterStations = (
   for (const u of besideEdges(site, slope)) {
     if (!at.some((other) => Math.abs(other.u - u) < thickness)) at.push({ u, node: null });
   }
-  at.sort((p, q) => p.u - q.u);
+  const all = withTrimmers(
+    site,
+    index,
+    at.sort((p, q) => p.u - q.u),
+  );
   const more = between(
     site,
     slope,
-    at.map(({ u }) => u),
+    all.map(({ u }) => u),
   ).map((u): Station => ({ u, node: null }));
-  return { at: [...at, ...more].sort((p, q) => p.u - q.u), leftOut };
+  return { at: [...all, ...more].sort((p, q) => p.u - q.u), leftOut };
 };
 
 /**

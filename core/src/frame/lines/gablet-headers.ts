@@ -38,7 +38,8 @@ export const gabletHeaders = (site: Site, lines: readonly Strip[]): GabletHeader
       const [one, other] = hipsAt(site, face);
       const slope = one?.slopes.find((index) => other?.slopes.includes(index));
       if (one === undefined || other === undefined || slope === undefined) return [];
-      const { thickness, depth } = stockOf(site, 'header');
+      const stock = stockOf(site, 'header');
+      const { thickness, depth } = stock;
       const end = slopeAt(site, slope);
       const out = (p: Vec3, by: number): Vec2 =>
         v2.add(v3.inPlan(p), v2.scale(face.inward, -by * thickness));
@@ -51,7 +52,7 @@ export const gabletHeaders = (site: Site, lines: readonly Strip[]): GabletHeader
       const [from = at(one.to), to = at(other.to)] = ends;
       const heading = v2.unit(v2.sub(v3.inPlan(to), v3.inPlan(from)));
       const id = memberId(block.partOf, 'header', face.index, GABLET);
-      const place: HeaderTheory = { id, block: block.partOf, slope, from, to };
+      const place: HeaderTheory = { id, block: block.partOf, slope, from, to, stock };
       const rise = (to[2] - from[2]) / v2.distance(v3.inPlan(from), v3.inPlan(to));
       const whole = openStrip(v3.inPlan(from), v3.inPlan(to), thickness, {
         id,

@@ -1,5 +1,6 @@
 import { v2, v3, type Vec3 } from '../../geom';
 import { plumbKeep } from '../member/board';
+import type { Stock } from '../../job';
 import type { Junction } from './line-places';
 import { memberId, type EndCut } from '../member/member';
 import type { RafterPlace } from '../rafters/set-rafters';
@@ -22,10 +23,13 @@ export interface HeaderPlace {
   /** Its theory ends: the centre lines of the rafters that carry it. */
   readonly from: Vec3;
   readonly to: Vec3;
+  readonly stock: Stock;
+  /** How thick the rafters are that carry it. mm */
+  readonly carriers: number;
 }
 
 /** What a header is whichever timbers carry it: its theory line, and where it belongs. */
-export type HeaderTheory = Pick<HeaderPlace, 'id' | 'block' | 'slope' | 'from' | 'to'>;
+export type HeaderTheory = Pick<HeaderPlace, 'id' | 'block' | 'slope' | 'from' | 'to' | 'stock'>;
 
 /** Half the width that a ridge and two valleys take up along the header's face. */
 const needs = (site: Site, { ridge, valleys, slope }: Junction): number => {
@@ -81,8 +85,13 @@ export const headerAt = (
     centre,
     from: at(low),
     to: at(high),
+    stock: stockOf(site, 'header'),
+    carriers: site.job.timber.common.thickness,
   };
 };
+
+/** A rafter this near a station stands on it: rounding. mm */
+const AT_STATION_MM = 1e-6;
 
 /** The header's outline in plan, cut on the faces of the rafters that carry it. */
 export const headerStrip = (
@@ -91,8 +100,8 @@ export const headerStrip = (
   rafters: readonly RafterPlace[],
 ): Strip => {
   const slope = slopeAt(site, header.slope);
-  const half = site.job.timber.common.thickness / 2;
-  const { thickness, depth } = stockOf(site, 'header');
+  const half = header.carriers / 2;
+  const { thickness, depth } = header.stock;
   const [low, high] = header.ends;
   const z = header.from[2];
   const whole = openStrip(
@@ -112,7 +121,7 @@ export const headerStrip = (
     rafters.find(
       ({ span }) =>
         span.index === header.slope &&
-        span.station.u === station &&
+        Math.abs(span.station.u - station) < AT_STATION_MM &&
         span.low.v < header.v &&
         span.high.v > header.v,
     )?.id ?? null;

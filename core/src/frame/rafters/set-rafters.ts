@@ -1,7 +1,7 @@
 import { planeAt, SAME_POINT_MM, v2, v3, type Vec2, SAME_WAY_SINE } from '../../geom';
 import { heightAt } from '../../roof';
 import { plumbKeep } from '../member/board';
-import type { Kind } from '../../kinds';
+import { isRafter, type Kind } from '../../kinds';
 import { memberId, type CutAt, type EndCut } from '../member/member';
 import { kindOf, type Span, type SpanEnd } from '../layout/spans';
 import { planPoint } from '../layout/slope-plan';
@@ -18,7 +18,7 @@ import {
 } from '../joint/strip';
 import type { StripGrid } from '../joint/strip-grid';
 import { tailOf, tailOfSide } from '../eaves/tails';
-import { blockAt, coveredAt, heightOn, runFrom, sideAt, type Site } from '../site';
+import { blockAt, coveredAt, heightOn, rafterStock, runFrom, sideAt, type Site } from '../site';
 
 /** A rafter with its joints cut. */
 export interface SetRafter {
@@ -129,7 +129,7 @@ const cutByOwnEnds = (
   ends: readonly PlanCut[],
 ): Strip | null => {
   const { slope, station, low, high } = span;
-  const { thickness, depth } = site.job.timber.common;
+  const { thickness, depth } = rafterStock(site, kind);
   const at = (v: number): Vec2 => planPoint(slope, station.u, v);
   const start = Math.min(startOf(span), low.v);
   const strip = openStrip(
@@ -171,6 +171,9 @@ const aboveFoot = (strip: Strip, span: Span): Strip | null => {
   return cutAll(strip, [squareAcross(span.slope.uphill, 'bottom', point, 'plumb cut')]);
 };
 
+/** Rafters that are set however short: the crew's shortest jack is none of them. */
+const WHOLE: ReadonlySet<Kind> = new Set(['common', 'king-common', 'trimmer', 'opening-jack']);
+
 /**
  * Cuts a rafter against what stands there already; null where it would be too short to be one.
  *
@@ -185,7 +188,7 @@ export const setRafter = (
 ): SetRafter | null => {
   const { id, kind, span } = place;
   const theory = (span.high.v - startOf(span)) / Math.cos(span.slope.slopeRad);
-  const jack = kind !== 'common' && kind !== 'king-common';
+  const jack = isRafter({ kind }) && !WHOLE.has(kind);
   if (jack && theory < site.job.framing.shortestJack) return null;
   const ends = ownCuts(site, span);
   const unjointed = cutByOwnEnds(site, place, ends);

@@ -1,5 +1,5 @@
 import { cutLines, impossibleLine, markOf, runningMarks, type CutList } from './cuts';
-import { dryFit, type FitReport } from './fit';
+import { prove, type FitReport } from './fit';
 import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
 import { notesOf, remarksOn, type Remark } from './remarks';
@@ -91,7 +91,7 @@ export const solve = (job: Job): Result<Solution> => {
 
 /** Proves, or disproves, that the solved frame is whole and closes. */
 export const fit = (solution: Solution): FitReport =>
-  dryFit(
+  prove(
     solution.job,
     solution.roof,
     solution.members,

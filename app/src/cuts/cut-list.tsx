@@ -1,11 +1,12 @@
 import { KINDS_IN_ORDER, kindName, type Kind } from '@ogee/core/src/kinds';
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
+import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { angleSummary, boardNeeded } from '@ogee/core/src/wording';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
-import { writeLength, writeStock } from '../ui/length-entry';
+import { writeStock } from '../ui/length-entry';
 import { ChangedFrom } from './changes';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
@@ -51,7 +52,7 @@ const Row = memo(({ entry, display, chosen, onOpen }: RowProps) => {
             {writeStock(entry.stock, display)} · {boardNeeded(entry.length.blank, display)}
           </Small>
           {(entry.heights ?? []).map(({ top, abovePlate }) => (
-            <Small key={top}>top {writeLength(abovePlate, display)} above ‹plate›</Small>
+            <Small key={top}>top {formatLength(abovePlate, lengthFormat(display))} above ‹plate›</Small>
           ))}
           <ChangedFrom mark={entry.mark} display={display} />
           <Small>{angleSummary(entry.cuts, display)}</Small>

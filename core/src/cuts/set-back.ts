@@ -3,9 +3,10 @@ import { crossesAt, localCuts } from './local-cut';
 
 /**
  * How far along a purlin the lip's line on a hip's side lies from the mitre on its middle: half the hip's thickness,
- * measured along the purlin. A straight-edge held under the hip touches its side, and so finds the lip that much too early. Null without a lip. mm
+ * measured along the purlin. A straight-edge held under the hip touches its side, and so finds the lip that much too early. Of a sleeper, how far its outer edge lies inside the chalk line, square to it in the lower slope. Null for others. mm
  */
 export const setBackOf = (member: Member): number | null => {
+  if (member.setBackMm !== undefined) return member.setBackMm;
   const [lip] = member.notches.filter((notch) => notch.for === 'lip');
   if (lip === undefined) return null;
   const cuts = localCuts(member);

@@ -225,6 +225,9 @@ const UNDER = 0.1;
 /** What is fixed along its length, not at its ends: to tails, to a wall, on posts. */
 const HELD_ALONG: ReadonlySet<Placed['member']['kind']> = new Set(['fascia', 'ledger', 'beam']);
 
+/** What lies flat, and is proved with what it lies on. */
+const LAIN: ReadonlySet<Placed['member']['kind']> = new Set(['spacer', 'backing', 'sleeper']);
+
 export interface Bearings {
   readonly joints: number;
   readonly worstGapMm: number;
@@ -257,7 +260,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
   };
   for (const placed of site.members) {
     const { member, mark } = placed;
-    if (isTie(member) || member.kind === 'spacer' || member.kind === 'backing') continue;
+    if (isTie(member) || LAIN.has(member.kind)) continue;
     if (purlinLies(site, placed) !== null) continue;
     const sawn = sawnFaces(site, placed);
     let missed = false;

@@ -13,10 +13,11 @@ import { spacersAmiss } from './spacers';
 import { floating } from './carried';
 import { contactsOf, touchingBy } from './contacts';
 import { bareEaves, openMitres } from './eaves';
-import { frameOnSite, middleOf, type FrameOnSite } from './frame-on-site';
+import { frameOnSite, middleOf, type FrameOnSite, type Laid } from './frame-on-site';
 import { outOfPlane } from './in-place';
 import { gableEndsAmiss } from './gable-ends';
 import { gableStudsAmiss } from './gable-studs';
+import { laidOnAmiss } from './laid-on';
 import { offLayout } from './layout';
 import { ledgersAmiss } from './ledgers';
 import { bareLines } from './lines';
@@ -63,13 +64,27 @@ const floatingProblem = (placed: Placed): FitProblem => ({
   text: say`${placed.mark} is carried by nothing: no path of bearings leads from it to a ‹plate› or a wall`,
 });
 
+/** Wood that members share, of those pairs that are asked about. mm³ */
+export const overlapsAmiss = (
+  members: readonly Member[],
+  markOf: (id: string) => string,
+  asked: (one: Member, other: Member) => boolean,
+): { readonly problems: readonly FitProblem[]; readonly worstMm3: number } => {
+  const placed = members.map((member) => place(member, markOf(member.id)));
+  const shared = overlapsOf<Placed>(placed, (one, other) => asked(one.member, other.member));
+  return {
+    problems: shared.filter(tooMuch).map(overlapProblem),
+    worstMm3: Math.max(0, ...shared.map(({ mm3 }) => mm3)),
+  };
+};
+
 /** Boards of the list that stand nowhere. */
-const unlisted = (
-  placed: readonly Placed[],
+export const unlisted = (
+  members: readonly Member[],
   listed: readonly string[],
   markOf: (id: string) => string,
 ): FitProblem[] => {
-  const stand = new Set(placed.map(({ member }) => member.id));
+  const stand = new Set(members.map(({ id }) => id));
   return listed
     .filter((id) => !stand.has(id))
     .map((id) => ({
@@ -94,6 +109,7 @@ const carriedBy = (site: FrameOnSite, contacts: ReturnType<typeof contactsOf>): 
  * @param members every member in its place
  * @param markOf the mark a member's id is known by
  * @param listed the ids that the cut list names, where there is one: each must stand in the frame
+ * @param laid what it is laid on, where it is
  * @returns what was proved, the worst found of each kind, and a problem for each thing that is not so
  */
 export const dryFit = (
@@ -102,9 +118,10 @@ export const dryFit = (
   members: readonly Member[],
   markOf: (id: string) => string,
   listed: readonly string[] = [],
+  laid: Laid | null = null,
 ): FitReport => {
   const placed = members.map((member) => place(member, markOf(member.id)));
-  const site = frameOnSite(job, roof, placed);
+  const site = frameOnSite(job, roof, placed, laid);
   const contacts = contactsOf<Body>([...site.members, ...site.plates, ...site.walls]);
   const touching = touchingBy(contacts);
   const bearings = bearingsOf(site, contacts);
@@ -153,7 +170,8 @@ export const dryFit = (
       ...backingAmiss(site, touching),
       ...postsAmiss(site, touching),
       ...openingsAmiss(site),
-      ...unlisted(placed, listed, markOf),
+      ...laidOnAmiss(site, touching),
+      ...unlisted(members, listed, markOf),
     ],
   };
 };

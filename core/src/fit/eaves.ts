@@ -34,12 +34,17 @@ const STOPS_SHORT_MM = 250;
 const END = 0.03;
 
 /** Points of a fascia's ends that come against other timbers, or come down on a slope. */
-const stops = ({ slopes }: Roof, fascia: Placed, contacts: readonly Contact[]): Vec3[] => {
+const stops = (
+  { roof: { slopes }, laid }: FrameOnSite,
+  fascia: Placed,
+  contacts: readonly Contact[],
+): Vec3[] => {
   const { a } = fascia.member.frame;
+  const planes = [...slopes.map(({ plane }) => plane), ...(laid === null ? [] : [laid.on.deck])];
   const onSlopes = fascia.pieces
     .flatMap(({ faces }) => faces)
     .filter(({ plane: { normal } }) => Math.abs(v3.dot(normal, a)) > END)
-    .filter(({ points }) => slopes.some(({ plane }) => liesIn(points, plane, FIT_GAP_MM)))
+    .filter(({ points }) => planes.some((plane) => liesIn(points, plane, FIT_GAP_MM)))
     .flatMap(({ points }) => points);
   const onTimbers = contacts.flatMap((contact): readonly Vec3[] => {
     const face =
@@ -145,13 +150,11 @@ const cornersOf = (roof: Roof, edge: RoofBorder, depthMm: number): Vec3[] => {
 };
 
 /** Every eave has its fascia all along, its back on the tails' line. */
-export const bareEaves = (
-  { job, roof, members }: FrameOnSite,
-  contacts: readonly Contact[],
-): FitProblem[] => {
+export const bareEaves = (site: FrameOnSite, contacts: readonly Contact[]): FitProblem[] => {
+  const { job, roof, members } = site;
   if (job.timber.fascia === undefined) return [];
   const fascias = members.filter(({ member }) => member.kind === 'fascia');
-  const ends = new Map(fascias.map((fascia) => [fascia, stops(roof, fascia, contacts)]));
+  const ends = new Map(fascias.map((fascia) => [fascia, stops(site, fascia, contacts)]));
   /** How far along itself each fascia is wanted, eave by eave. */
   const wanted = new Map<Placed, Interval[]>();
   const bare = roof.edges.flatMap((edge): FitProblem[] => {

@@ -1,7 +1,23 @@
-import { planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
+import { clipConvex, planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
 import type { Job } from '../job';
-import { gablePlatesOf, platesOf, strutWallsOf, type Roof, type SideLine } from '../roof';
-import { placePlate, placeWall, type Body, type Placed, type PlacedPlate } from './placed';
+import {
+  gablePlatesOf,
+  heightAt,
+  platesOf,
+  strutWallsOf,
+  type LaidOn,
+  type Plate,
+  type Roof,
+  type SideLine,
+} from '../roof';
+import {
+  placePlate,
+  placeSlab,
+  placeWall,
+  type Body,
+  type Placed,
+  type PlacedPlate,
+} from './placed';
 
 /** All that the proof knows: the job's walls and roof planes, and the finished solids. */
 export interface FrameOnSite {
@@ -9,8 +25,10 @@ export interface FrameOnSite {
   readonly roof: Roof;
   readonly members: readonly Placed[];
   readonly plates: readonly PlacedPlate[];
-  /** The faces of higher walls that lean-tos stand against. */
+  /** The faces of higher walls that lean-tos stand against, and the sheathing that a roof is laid on. */
   readonly walls: readonly Body[];
+  /** What it is laid on; null where it stands on walls of its own. */
+  readonly laid: Laid | null;
 }
 
 const WALL_SLAB_MM = 50;
@@ -26,20 +44,59 @@ const wallOf = ({ start, end, inward }: SideLine): Body => {
 const wantsGablePlates = ({ timber }: Job): boolean =>
   timber.gableStud !== undefined || timber.backing !== undefined;
 
-export const frameOnSite = (job: Job, roof: Roof, members: readonly Placed[]): FrameOnSite => ({
+/** A roof that is laid on another, and that one. */
+export interface Laid {
+  readonly on: LaidOn;
+  readonly below: Roof;
+}
+
+/** How thick a lower roof's sheathing is taken for: its top is all that is touched. mm */
+const DECK_MM = 10;
+
+/** The sheathing that a roof is laid on, over the slope it lies on. */
+const decksOf = ({ on: { deck, slope }, below }: Laid): Body[] =>
+  (below.slopes[slope]?.pieces ?? []).map(({ polygon }) =>
+    placeSlab(
+      polygon.points.map((p) => [p[0], p[1], heightAt({ plane: deck }, p)]),
+      v3.scale(deck.normal, -DECK_MM),
+    ),
+  );
+
+/** Its own plates, out to where the lower roof covers its walls. */
+const platesOn = (job: Job, roof: Roof, laid: Laid | null): Plate[] =>
+  laid === null
+    ? platesOf(job, roof)
+    : platesOf(job, roof).flatMap((plate): Plate[] => {
+        const { start, inward } = laid.on.wall;
+        const { points } = clipConvex<null>(
+          { points: plate.outline, tags: plate.outline.map(() => null) },
+          ([x, y]) => (x - start[0]) * inward[0] + (y - start[1]) * inward[1] - laid.on.platesMm,
+          null,
+        ) ?? { points: [] };
+        return points.length === 0 ? [] : [{ ...plate, outline: points }];
+      });
+
+export const frameOnSite = (
+  job: Job,
+  roof: Roof,
+  members: readonly Placed[],
+  laid: Laid | null = null,
+): FrameOnSite => ({
   job,
   roof,
   members,
   plates: [
-    ...platesOf(job, roof).map((plate) => placePlate(plate, 'rafters')),
+    ...platesOn(job, roof, laid).map((plate) => placePlate(plate, 'rafters')),
     ...(wantsGablePlates(job) ? gablePlatesOf(job, roof) : []).map((plate) =>
       placePlate(plate, 'studs'),
     ),
     ...strutWallsOf(job, roof).map((plate) => placePlate(plate, 'struts')),
   ],
-  walls: roof.blocks.flatMap(({ sides }) =>
-    sides.filter((side) => side.roof === 'wall').map(wallOf),
-  ),
+  walls: [
+    ...roof.blocks.flatMap(({ sides }) => sides.filter((side) => side.roof === 'wall').map(wallOf)),
+    ...(laid === null ? [] : decksOf(laid)),
+  ],
+  laid,
 });
 
 /** Distance outside the outside face of a side's wall, plan. mm */

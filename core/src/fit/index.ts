@@ -6,5 +6,5 @@
  * a finding, with its place, for everything that is not so. It reads the members' own solids and knows nothing of how
  * they were worked out.
  */
-export { dryFit } from './dry-fit';
+export { prove } from './prove';
 export type { FindingKind, FitProblem, FitReport, SeatBearing, ShortJack } from './report';

@@ -15,7 +15,8 @@ const NEAR_MM = 1;
  * Along every ridge, hip, valley and break in pitch stands its timber, from end to end but for what the timbers that meet at its ends
  * take up. Found by the wood under the line, whatever it is called.
  */
-export const bareLines = ({ roof, job, members }: FrameOnSite): FitProblem[] => {
+export const bareLines = (site: FrameOnSite): FitProblem[] => {
+  const { roof, job, members } = site;
   const { timber } = job;
   const thickest = Math.max(
     ...[timber.common, timber.hip, timber.valley, timber.ridge, timber.purlin].map(
@@ -42,7 +43,9 @@ export const bareLines = ({ roof, job, members }: FrameOnSite): FitProblem[] => 
     for (const [low, high] of bare) {
       // A square tail is cut further in the lower its top stands.
       const tail = job.framing.tail === 'square' && low < NEAR_MM ? thickest : 0;
-      if (high - low <= tail + deduction(thickest, line, roof.lines, [low, high])) continue;
+      const onDeck = high > length - NEAR_MM || low < NEAR_MM ? laidShort(site, line) : 0;
+      const most = tail + onDeck + deduction(thickest, line, roof.lines, [low, high]);
+      if (high - low <= most) continue;
       const at = v3.lerp(line.from, line.to, (low + high) / 2 / length);
       const whole = high - low > length - NEAR_MM;
       const mm = high - low;
@@ -59,6 +62,14 @@ export const bareLines = ({ roof, job, members }: FrameOnSite): FitProblem[] => 
     }
   }
   return found;
+};
+
+/** A ridge that is laid on a lower roof stands lower than its line, and so comes down on that the sooner. mm */
+const laidShort = ({ roof, laid, job }: FrameOnSite, { kind, slopes }: RoofLine): number => {
+  if (laid === null || kind !== 'ridge') return 0;
+  const steepest = Math.max(...slopes.map((i) => roof.slopes[i]?.rise ?? 0));
+  const lower = laid.below.slopes[laid.on.slope]?.rise ?? 1;
+  return ((job.timber.ridge?.thickness ?? 0) * steepest) / 2 / lower + NEAR_MM;
 };
 
 /**

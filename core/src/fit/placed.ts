@@ -162,6 +162,23 @@ export const placePlate = (plate: Plate, carries: PlacedPlate['carries']): Place
   ...bodyOf([placedPiece(prism(plate.outline, plate.bottomMm, plate.topMm))]),
 });
 
+/** A flat convex slab: its upper face, and how far through it goes. */
+export const placeSlab = (upper: readonly Vec3[], through: Vec3): Body => {
+  const lower = upper.map((p) => v3.add(p, through));
+  const sides = upper.map((p, i) => {
+    const j = (i + 1) % upper.length;
+    const points = [lower[i], lower[j], upper[j], p].filter((one) => one !== undefined);
+    return { tag: null, points };
+  });
+  return bodyOf([
+    placedPiece([
+      { tag: null, points: [...lower].reverse() },
+      { tag: null, points: upper },
+      ...sides,
+    ]),
+  ]);
+};
+
 /** A wall's own face, as a thin slab behind it: what a lean-to's rafters come against. */
 export const placeWall = (outline: readonly Vec2[], bottom: number, top: number): Body =>
   bodyOf([placedPiece(prism(outline, bottom, top))]);

@@ -1,10 +1,12 @@
 import type { Job } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
-import { LINE_TIMBER, platesOf, type LineKind, type Roof } from '../roof';
+import { LINE_TIMBER, platesOf, type LaidOn, type LineKind, type Roof } from '../roof';
 import { say } from '../sentence';
 import { fasciaPlaces } from './eaves/fascia-places';
 import { KINDS_IN_ORDER } from '../kinds';
 import { scarfed } from './joint/scarfs';
+import { onDeck } from './laid-on/on-deck';
+import { sleepers } from './laid-on/sleepers';
 import type { Member } from './member/member';
 import { openingPlaces } from './openings/places';
 import { PASSES } from './passes';
@@ -44,8 +46,8 @@ const oneAPlace = (problems: readonly Problem[]): Problem[] =>
 const inOrder = (members: readonly Member[]): Member[] =>
   KINDS_IN_ORDER.flatMap((kind) => members.filter((member) => member.kind === kind));
 
-/** Sets every timber of the roof in its place: the primary frame, then one pass after the other. */
-export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
+/** Sets every timber of a roof framed as one in its place: the primary frame, then one pass after the other. */
+const frameWhole = (job: Job, roof: Roof): Result<Framing> => {
   const missing = missingTimber(job, roof);
   if (missing.length > 0) return refused(missing);
   const openings = openingPlaces(job, roof);
@@ -78,5 +80,42 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   return ok({
     members: inOrder(whole.members),
     leftOut: { ...primary.value.leftOut, alone },
+  });
+};
+
+/** What is laid on another roof: framed as if it stood alone, then cut along the sheathing it comes down on. */
+const frameLaid = (job: Job, laid: LaidOn): Result<Framing> => {
+  const alone = frameWhole(laid.part.job, laid.whole);
+  if (!alone.ok) return refused(laid.part.restored(alone.problems));
+  const { members, leftOut } = alone.value;
+  const ridge = members.find(({ kind }) => kind === 'ridge');
+  const under = sleepers(job, laid, ridge);
+  const set = onDeck(job, laid, members, (side) => under.find((one) => one.side === side));
+  return ok({
+    members: [...set.members, ...under],
+    leftOut: { ...leftOut, short: leftOut.short + set.short },
+  });
+};
+
+/** Sets every timber of the roof in its place; what is laid on it after what it is laid on. */
+export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
+  if (roof.under === null) return frameWhole(job, roof);
+  const { part } = roof.under;
+  const below = frameWhole(part.job, roof.under.roof);
+  if (!below.ok) return refused(part.restored(below.problems));
+  const all = [below, ...roof.laid.map((laid) => frameLaid(job, laid))];
+  const problems = all.flatMap((one) => (one.ok ? [] : one.problems));
+  if (problems.length > 0) return refused(problems);
+  const framed = all.flatMap((one) => (one.ok ? [one.value] : []));
+  const sum = (of: keyof Framing['leftOut']): number =>
+    framed.reduce((total, { leftOut }) => total + leftOut[of], 0);
+  return ok({
+    members: inOrder(framed.flatMap(({ members }) => members)),
+    leftOut: {
+      stations: sum('stations'),
+      short: sum('short'),
+      headers: sum('headers'),
+      alone: sum('alone'),
+    },
   });
 };

@@ -175,6 +175,11 @@ export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
       'A leaning post from a purlin down to a bearing wall. It breaks the purlin’s span; the wall under it must carry.',
     shown: { of: 'section', part: 'strut' },
   },
+  sleeper: {
+    means:
+      'A board flat on the sheathing of a lower roof, along the line where an upper roof is laid on it. The upper rafters stand on it.',
+    shown: { of: 'plan', part: 'valley' },
+  },
   post: {
     means:
       'An upright that carries a beam where there is no wall. It brings its load down to one place, which wants a footing.',

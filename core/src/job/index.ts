@@ -20,4 +20,5 @@ export {
   type MeasuredAngles,
   type MeasuredSides,
 } from './measured';
+export { partOfJob, type PartOfJob } from './part';
 export { hapOf } from './seat';

@@ -175,6 +175,8 @@ const timber = z.strictObject({
   ledger: stock.optional(),
   /** Given, studs stand in the gables, from the wall up to the rafters. */
   gableStud: stock.optional(),
+  /** Given, what is laid on another roof stands on sleepers along its chalk lines; else on the sheathing itself. */
+  sleeper: stock.optional(),
   /** What carries an eave's plate where no wall does. */
   beam: stock.optional(),
   post: stock.optional(),

@@ -136,6 +136,14 @@ const ROWS = {
     stands: 'line',
     setByHeight: false,
   },
+  sleeper: {
+    term: 'sleeper',
+    letters: 'SL',
+    dash: [14, 3, 3, 3],
+    widthPx: 4,
+    stands: 'plate',
+    setByHeight: false,
+  },
   'hip-jack': {
     term: 'hip jack',
     letters: 'HJ',

@@ -37,6 +37,8 @@ export { LINE_TIMBER } from './model';
 export type {
   BlockRoof,
   Carrier,
+  ChalkLine,
+  LaidOn,
   Fold,
   LineKind,
   Roof,

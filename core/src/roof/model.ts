@@ -1,4 +1,5 @@
 import type { Plane, TaggedPolygon, Vec2, Vec3 } from '../geom';
+import type { PartOfJob } from '../job';
 import type { SideLine } from './side-lines';
 
 /** A side of a block, by the block's id and the side's number. */
@@ -36,6 +37,8 @@ export type Carrier =
       readonly at: number;
       readonly outward: 1 | -1;
     }
+  /** The sheathing of a roof that it is laid on. */
+  | { readonly of: 'deck' }
   /** Another slope. */
   | { readonly of: 'slope'; readonly slope: number }
   /** No edge of the roof: where a face was parted to keep its pieces convex. */
@@ -140,4 +143,32 @@ export interface Roof {
   readonly lines: readonly RoofLine[];
   /** The points where lines end, by number. */
   readonly nodes: readonly Vec3[];
+  /** What is laid on: none mostly. */
+  readonly laid: readonly LaidOn[];
+  /** The roof that those lie on, with its own job; null where none are. */
+  readonly under: { readonly part: PartOfJob; readonly roof: Roof } | null;
+}
+
+/** Where an upper slope's rafters would come down on the sheathing below: a chalk line, from its low end up. */
+export interface ChalkLine {
+  readonly side: number;
+  readonly from: Vec3;
+  readonly to: Vec3;
+}
+
+/** A block laid on the sheathing of another roof, no valley framed beneath. */
+export interface LaidOn {
+  readonly block: string;
+  readonly part: PartOfJob;
+  /** Its roof as if it stood alone, on into the other; and what of it stands above that one's sheathing. */
+  readonly whole: Roof;
+  readonly shown: Roof;
+  /** The slope it lies on, by its number in the roof below, and the top of that one's sheathing. */
+  readonly slope: number;
+  /** The wall that the slope it lies on stands on. */
+  readonly wall: SideLine;
+  /** How far in from that wall its own plates stand clear of the roof below; 0 where they end at the wall. mm */
+  readonly platesMm: number;
+  readonly deck: Plane;
+  readonly chalk: readonly ChalkLine[];
 }

@@ -42,7 +42,7 @@ const lieOver = ({ set, planes }: Job['roofPurlins'][number]): boolean =>
 
 /**
  * Whether a roof is of the ordinary sort: square corners, one pitch, one height of plates, its points well apart, no
- * purlins on it but over the rafters of one part, no openings, no joists at a spacing of their own. Every other roof is proved before its list is given.
+ * purlins on it but over the rafters of one part, no openings, nothing laid on it, no joists at a spacing of their own. Every other roof is proved before its list is given.
  */
 export const isPlain = (job: Job, roof: Roof): boolean => {
   const { blocks } = job;
@@ -57,6 +57,7 @@ export const isPlain = (job: Job, roof: Roof): boolean => {
     (job.roofPurlins.length === 0 || (blocks.length === 1 && job.roofPurlins.every(lieOver))) &&
     job.rafterTies?.spacing === undefined &&
     job.openings.length === 0 &&
+    roof.under === null &&
     // A fascia that leans may come back to the plate.
     !leansFar(job) &&
     blocks.every(({ sides }) =>

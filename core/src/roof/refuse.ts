@@ -9,19 +9,6 @@ import { notYet } from './refusal';
 import { hiddenBreaks, hiddenGablets, swallowed } from './refuse-hidden';
 import { outside, roofOver } from './surface';
 
-/** What this version cannot frame at all, seen from the job alone. */
-export const notFramedYet = (job: Job): Problem[] =>
-  job.blocks.flatMap((block, i) =>
-    i > 0 && block.join === 'laid-on'
-      ? [
-          notYet(
-            `blocks.${i}.join`,
-            say`"laid-on" cannot be framed yet; accepted is "framed", with framed valleys`,
-          ),
-        ]
-      : [],
-  );
-
 const pathOf = (job: Job, { block, side }: RoofBorder): string =>
   `blocks.${job.blocks.findIndex((one) => one.id === block)}.sides.${side}`;
 
@@ -191,12 +178,17 @@ const aboveTheEave = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Pro
     ];
   });
 
-/** Roofs that are worked out but no frame can be set on, each with its place in the job. */
+/**
+ * Roofs that are worked out but no frame can be set on, each with its place in the job.
+ *
+ * @param laid it is laid on another roof, which hides its open end
+ */
 export const unsound = (
   job: Job,
   roof: Roof,
   pieces: readonly RoofPiece[],
   dead: readonly DeadLine[],
+  laid: boolean,
 ): Problem[] => {
   const borders = roof.edges.filter((edge): edge is RoofBorder => 'side' in edge);
   const lines = dead.map(({ kind, line }) => {
@@ -212,7 +204,8 @@ export const unsound = (
   });
   return [
     ...lines,
-    ...openEnds(job, roof, borders),
+    // The open end of what is laid on another roof is under that.
+    ...(laid ? [] : openEnds(job, roof, borders)),
     ...stepsOverWalls(job, roof, borders),
     ...swallowed(job, roof, pieces),
     ...hiddenBreaks(roof, pieces),

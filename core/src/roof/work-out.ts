@@ -1,15 +1,25 @@
 import { clipConvex, v2, v3, type Vec2, PARALLEL_SINE } from '../geom';
-import type { Job } from '../job';
+import { partOfJob, type Job } from '../job';
 import { ok, refused, type Result } from '../problem';
 import { heightAt } from './bands';
 import { carriedOver } from './carried-over';
 import { facesOf, loneBlock, type LoneBlock } from './block-roof';
 import { coversOf, deadEaves, tailDepth, uncovered, withoutRegions } from './cover';
 import { bordersOf, linesOf } from './edges';
-import type { BlockRoof, Carrier, Roof, RoofFace, RoofPiece, RoofPlane, Slope } from './model';
+import type {
+  BlockRoof,
+  Carrier,
+  LaidOn,
+  Roof,
+  RoofFace,
+  RoofPiece,
+  RoofPlane,
+  Slope,
+} from './model';
 import { gabletOver } from './gablets';
 import { withNodes } from './nodes';
-import { notFramedYet, unsound } from './refuse';
+import { layOn, withLaid } from './laid-on';
+import { unsound } from './refuse';
 import type { SideLine } from './side-lines';
 
 /** Planes of one direction that part by less are one slope. mm */
@@ -97,10 +107,12 @@ const faceOf = ({ plane, polygon }: RoofPiece): RoofFace => ({
   polygon: polygon.points.map((p) => [p[0], p[1], heightAt(plane, p)] as const),
 });
 
-/** Works out every face, edge and line of the roof. Pure: the same job gives the same roof. */
-export const workOutRoof = (job: Job): Result<Roof> => {
-  const early = notFramedYet(job);
-  if (early.length > 0) return refused(early);
+/**
+ * Works out every face, edge and line of a roof whose blocks are framed into each other.
+ *
+ * @param laid it is laid on another roof
+ */
+const workOutFramed = (job: Job, laid: boolean): Result<Roof> => {
   const lone: LoneBlock[] = [];
   const gablets: LoneBlock[] = [];
   for (const [index, block] of job.blocks.entries()) {
@@ -138,7 +150,29 @@ export const workOutRoof = (job: Job): Result<Roof> => {
     faces: seen.map(faceOf),
     edges: [...bordersOf(blocks, seen), ...visible.lines],
     ...withNodes(linesOf(slopes, standing).lines),
+    laid: [],
+    under: null,
   };
-  const problems = unsound(job, roof, seen, visible.dead);
+  const problems = unsound(job, roof, seen, visible.dead, laid);
   return problems.length > 0 ? refused(problems) : ok(roof);
+};
+
+/** Works out every face, edge and line of the roof. Pure: the same job gives the same roof. */
+export const workOutRoof = (job: Job): Result<Roof> => {
+  const laid = job.blocks.filter(({ join }, i) => i > 0 && join === 'laid-on');
+  if (laid.length === 0) return workOutFramed(job, false);
+  const ids = new Set(laid.map(({ id }) => id));
+  const under = partOfJob(job, (id) => !ids.has(id));
+  const below = workOutFramed(under.job, false);
+  if (!below.ok) return refused(under.restored(below.problems));
+  const all = laid.map(({ id }): Result<LaidOn> => {
+    const part = partOfJob(job, (one) => one === id);
+    const whole = workOutFramed(part.job, true);
+    if (!whole.ok) return refused(part.restored(whole.problems));
+    return layOn(job, id, part, whole.value, below.value);
+  });
+  const problems = all.flatMap((one) => (one.ok ? [] : one.problems));
+  if (problems.length > 0) return refused(problems);
+  const found = all.flatMap((one) => (one.ok ? [one.value] : []));
+  return ok(withLaid(job, { part: under, roof: below.value }, found));
 };

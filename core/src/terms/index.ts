@@ -42,6 +42,7 @@ const ROWS = {
   barge: { us: 'barge rafter', uk: 'barge board' },
   ledger: { us: 'ledger', uk: 'ledger' },
   strut: { us: 'strut', uk: 'strut' },
+  sleeper: { us: 'sleeper', uk: 'sleeper' },
   post: { us: 'post', uk: 'post' },
   beam: { us: 'beam', uk: 'beam' },
   'spacer block': { us: 'spacer block', uk: 'packing piece' },

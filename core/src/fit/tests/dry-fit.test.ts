@@ -1,7 +1,8 @@
 import { problemLine } from '../../problem';
 import { spoken } from '../../sentence';
 import fc from 'fast-check';
-import { dryFit, type FitReport } from '..';
+import { dryFit } from '../dry-fit';
+import type { FitReport } from '..';
 import type { Member } from '../../frame';
 import { v3, type HalfSpace, type Vec3 } from '../../geom';
 import { fit, solve, type Solution } from '../../solve';

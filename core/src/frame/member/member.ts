@@ -114,6 +114,8 @@ export interface Member {
   readonly pair: SquarePair;
   /** Hips and valleys. */
   readonly fold: FoldPlan | null;
+  /** Sleepers: how far their outer edge lies inside the chalk line, square to it in the lower slope. mm */
+  readonly setBackMm?: number;
   /** Hips: how far the top is lowered, plumb. */
   readonly dropMm: number | null;
 }

@@ -1,0 +1,142 @@
+import { flip, planeAt, toWorld, v3, type HalfSpace, type Plane, type Vec3 } from '../../geom';
+import type { Job } from '../../job';
+import { isRafter, isTie, type Kind } from '../../kinds';
+import type { LaidOn } from '../../roof';
+import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { solidOf } from '../member/solid-of';
+import { runFrom } from '../site';
+
+/** Wood that comes below the sheathing by less touches it. mm */
+const BELOW_MM = 0.01;
+/** A timber nearer than this to lying along the sheathing is not cut by it, as a sine. */
+const ALONG = 0.02;
+
+/** What is cut along the sheathing where it comes down on it; of other kinds a piece is set whole or not at all. */
+const CUT: ReadonlySet<Kind> = new Set(['ridge', 'purlin', 'fascia', 'hip', 'beam']);
+
+const cornersOf = (member: Member): Vec3[] =>
+  solidOf(member).flatMap((piece) =>
+    piece.flatMap(({ points }) => points.map((p) => toWorld(member.frame, p))),
+  );
+
+/** Keeps what stands above a plane that looks up. */
+const over = ({ normal, offset }: Plane): HalfSpace => flip({ normal, offset });
+
+/** Where a member's theory line comes through a plane, from its origin along it; null where it runs beside it. mm */
+const through = ({ frame: { origin, a } }: Member, plane: Plane): number | null => {
+  const rate = v3.dot(plane.normal, a);
+  return Math.abs(rate) < ALONG ? null : -planeAt(plane, origin) / rate;
+};
+
+const lengthOf = ({ axis: { runMm, riseMm } }: Member): number => Math.hypot(runMm, riseMm);
+
+/** A member between two points of its theory line, its ends there replaced. mm */
+const between = (member: Member, from: number, to: number, ends: readonly EndCut[]): Member => {
+  const { frame, axis } = member;
+  const share = (to - from) / lengthOf(member);
+  return {
+    ...member,
+    frame: { ...frame, origin: v3.add(frame.origin, v3.scale(frame.a, from)) },
+    axis: {
+      ...axisOf(axis.runMm * share, axis.riseMm * share),
+      slopeRad: axis.slopeRad,
+      level: axis.level,
+    },
+    ends,
+  };
+};
+
+/** A rafter that comes down on the sheathing, or on a sleeper on it: from the chalk line up, no seat and no tail. */
+const rafterOnDeck = (
+  member: Member,
+  deck: Plane,
+  stands: Plane,
+  meets: string | null,
+): Member | null => {
+  const chalk = through(member, deck);
+  if (chalk === null || chalk >= lengthOf(member)) return null;
+  const foot: EndCut = { at: 'bottom', name: 'long cut', keep: over(stands), meets };
+  return {
+    ...between(member, chalk, lengthOf(member), [
+      ...member.ends.filter(({ at }) => at === 'top'),
+      foot,
+    ]),
+    kind: 'valley-jack',
+    notches: [],
+  };
+};
+
+/** A timber that runs down on to the sheathing with one of its ends, cut along it. */
+const cutOnDeck = (member: Member, deck: Plane): Member | null => {
+  const t = through(member, deck);
+  if (t === null) return null;
+  const upper = v3.dot(deck.normal, member.frame.a) < 0;
+  const at = upper ? 'top' : 'bottom';
+  const cut: EndCut = {
+    at,
+    name: member.axis.level ? 'long cut' : 'compound cut',
+    keep: over(deck),
+    meets: null,
+  };
+  const ends = member.ends.filter(
+    (end) => end.at !== at && !(at === 'bottom' && end.at === 'tail'),
+  );
+  const kept = upper
+    ? between(member, 0, Math.min(t, lengthOf(member)), [cut, ...ends])
+    : between(member, Math.max(t, 0), lengthOf(member), [...ends, cut]);
+  return kept.axis.runMm > BELOW_MM ? kept : null;
+};
+
+/** A tail that reaches down on to the lower roof is cut off along it; its seat stays. */
+const tailOnDeck = (member: Member, deck: Plane): Member => ({
+  ...member,
+  ends: [...member.ends, { at: 'tail', name: 'tail on the roof', keep: over(deck), meets: null }],
+});
+
+export interface OnDeck {
+  readonly members: readonly Member[];
+  /** Rafters too short to be set. */
+  readonly short: number;
+}
+
+/**
+ * A block's frame, made as if it stood alone, where it is laid on another roof: what lies under that is left out, what
+ * comes down on it is cut along its sheathing.
+ *
+ * @param sleeperOf the sleeper that a side's rafters stand on, if any, and how thick it is
+ */
+export const onDeck = (
+  job: Job,
+  { deck, block, wall, platesMm }: LaidOn,
+  members: readonly Member[],
+  sleeperOf: (side: number) => Member | undefined,
+): OnDeck => {
+  const numbers = new Map<number, number>();
+  let short = 0;
+  const kept = members.flatMap((member): Member[] => {
+    const heights = cornersOf(member).map((p) => planeAt(deck, p));
+    if (Math.min(...heights) >= -BELOW_MM) return [member];
+    if (Math.max(...heights) <= BELOW_MM) return [];
+    if (isRafter(member)) {
+      const foot = runFrom(wall, v3.inPlan(member.frame.origin));
+      const standing = platesMm + member.stock.thickness / 2;
+      if (member.notches.length > 0 && foot <= standing) return [tailOnDeck(member, deck)];
+      const side = member.side ?? 0;
+      const sleeper = sleeperOf(side);
+      const stands =
+        sleeper === undefined ? deck : { ...deck, offset: deck.offset + sleeper.stock.thickness };
+      const jack = rafterOnDeck(member, deck, stands, sleeper?.id ?? null);
+      if (jack === null || lengthOf(jack) < job.framing.shortestJack) {
+        short += 1;
+        return [];
+      }
+      const number = numbers.get(side) ?? 0;
+      numbers.set(side, number + 1);
+      return [{ ...jack, id: memberId(block, 'valley-jack', side, number) }];
+    }
+    if (isTie(member) || !CUT.has(member.kind)) return [];
+    const cut = cutOnDeck(member, deck);
+    return cut === null ? [] : [cut];
+  });
+  return { members: kept, short };
+};

@@ -52,7 +52,9 @@ const Row = memo(({ entry, display, chosen, onOpen }: RowProps) => {
             {writeStock(entry.stock, display)} · {boardNeeded(entry.length.blank, display)}
           </Small>
           {(entry.heights ?? []).map(({ top, abovePlate }) => (
-            <Small key={top}>top {formatLength(abovePlate, lengthFormat(display))} above ‹plate›</Small>
+            <Small key={top}>
+              top {formatLength(abovePlate, lengthFormat(display))} above ‹plate›
+            </Small>
           ))}
           <ChangedFrom mark={entry.mark} display={display} />
           <Small>{angleSummary(entry.cuts, display)}</Small>

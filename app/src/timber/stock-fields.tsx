@@ -24,7 +24,8 @@ type Sized =
   | 'beam'
   | 'post'
   | 'backing'
-  | 'trimmer';
+  | 'trimmer'
+  | 'sleeper';
 
 const NAMES: Readonly<Record<Sized, string>> = {
   common: '‹Commons› and jacks',
@@ -44,6 +45,7 @@ const NAMES: Readonly<Record<Sized, string>> = {
   beam: '‹Beam›',
   post: '‹Posts›',
   backing: '‹Ceiling backing›',
+  sleeper: '‹Sleepers›',
   trimmer: '‹Trimmers› and ‹headers›',
 };
 

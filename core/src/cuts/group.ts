@@ -144,6 +144,6 @@ export const handOf = ({ member, shape, reaches }: Piece): keyof Hands => {
   }
   if (Math.abs(reaches.leftOver) > CUT_ALIKE_MM) return reaches.leftOver > 0 ? 'left' : 'right';
   // Both faces as long: an end reaches further on the side its cut faces away from. The upper end tells, if it can.
-  const told = ['top', 'bottom', 'tail', 'flat'].map((at) => sum(at, 1));
+  const told = ['top', 'bottom', 'tail', 'flat', 'seat', 'heel'].map((at) => sum(at, 1));
   return firstTold(told) < 0 ? 'left' : 'right';
 };

@@ -37,6 +37,17 @@ const passedOver = (
   return isTaken({ ...site, members: lookouts }, clipByAll(whole, [slope.plane], null));
 };
 
+/** Whether the roof that this one is laid on comes up over a gap's plate. */
+const onDeck = ({ laid }: FrameOnSite, { line, topMm }: Plate, gap: Interval): boolean =>
+  laid !== null &&
+  gap.some((t) => {
+    const p = v2.add(line.start, v2.scale(line.along, t));
+    return heightAt({ plane: laid.on.deck }, p) > topMm - NEAR_DECK_MM;
+  });
+
+/** A block this near above the roof below has no room. mm */
+const NEAR_DECK_MM = 60;
+
 /** Where blocks are wanted, the gaps between rafters along a plate that have none. */
 export const bareGaps = (site: FrameOnSite): FitProblem[] => {
   const { job, roof, members, plates } = site;
@@ -77,6 +88,7 @@ export const bareGaps = (site: FrameOnSite): FitProblem[] => {
         // What runs on to the plate's end lies past the last rafter, or beyond a hip.
         .filter(([low, high]) => low > reach[0] + 1 && high < reach[1] - 1)
         .filter((gap) => !passedOver(site, plate, gap))
+        .filter((gap) => !onDeck(site, plate, gap))
         .map(([low, high]) => {
           const p = v2.add(line.start, v2.scale(line.along, (low + high) / 2));
           return {

@@ -26,6 +26,7 @@ import { isEavePlate, isMember, place, type Body, type Placed, type PlacedPlate 
 import type { FitProblem, FitReport } from './report';
 import { purlinsAmiss } from './purlins';
 import { roofPurlinsAmiss } from './roof-purlins';
+import { openScarfs } from './scarfs';
 import { bareStrips } from './strips';
 import { strutsAmiss } from './struts';
 import { tiesAmiss } from './ties';
@@ -169,6 +170,7 @@ export const dryFit = (
       ...spacersAmiss(site, touching),
       ...backingAmiss(site, touching),
       ...postsAmiss(site, touching),
+      ...openScarfs(site, touching),
       ...openingsAmiss(site),
       ...laidOnAmiss(site, touching),
       ...unlisted(members, listed, markOf),

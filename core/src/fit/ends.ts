@@ -8,6 +8,7 @@ import {
   PARALLEL_SINE,
   ALONGSIDE_SINE,
   SAME_WAY_SINE,
+  TOUCHING_MM2,
 } from '../geom';
 import type { Member } from '../frame';
 import { heightAt } from '../roof';
@@ -40,6 +41,22 @@ export const areaOf = ({ points, plane: { normal } }: PlacedFace): number => {
   const up = v3.cross(normal, right);
   return area2(points.map((p) => [v3.dot(p, right), v3.dot(p, up)]));
 };
+
+/** Whether a point of a convex face's plane lies within it. */
+const within = ({ points, plane: { normal } }: PlacedFace, p: Vec3): boolean =>
+  points.every((a, i) => {
+    const b = points[(i + 1) % points.length] ?? a;
+    return v3.dot(v3.cross(v3.sub(b, a), v3.sub(p, a)), normal) >= -TOUCHING_MM2;
+  });
+
+/** Whether a face lies wholly against another of its own board: where its pieces part, and no saw went. */
+export const isSeam = (face: PlacedFace, all: readonly PlacedFace[]): boolean =>
+  all.some(
+    (other) =>
+      v3.dot(other.plane.normal, face.plane.normal) < -1 + SAME_WAY_SINE &&
+      Math.abs(other.plane.offset + face.plane.offset) < FIT_GAP_MM &&
+      face.points.every((p) => within(other, p)),
+  );
 
 /** Tells a timber's ends and seats from its sides, edges and planed corners, by its shape alone. */
 export const sawnFaces = ({ roof }: FrameOnSite, placed: Placed): SawnFaces => {

@@ -62,19 +62,28 @@ const decksOf = ({ on: { deck, slope }, below }: Laid): Body[] =>
     ),
   );
 
-/** Its own plates, out to where the lower roof covers its walls. */
-const platesOn = (job: Job, roof: Roof, laid: Laid | null): Plate[] =>
-  laid === null
-    ? platesOf(job, roof)
-    : platesOf(job, roof).flatMap((plate): Plate[] => {
-        const { start, inward } = laid.on.wall;
-        const { points } = clipConvex<null>(
-          { points: plate.outline, tags: plate.outline.map(() => null) },
-          ([x, y]) => (x - start[0]) * inward[0] + (y - start[1]) * inward[1] - laid.on.platesMm,
-          null,
-        ) ?? { points: [] };
-        return points.length === 0 ? [] : [{ ...plate, outline: points }];
-      });
+/** How far in from the wall below a laid-on roof's plates end: where that comes up over them, or its first rafter stands on it. mm */
+export const firstOn = (members: readonly Placed[], { wall, platesMm }: LaidOn): number => {
+  const jacks = members
+    .filter(({ member }) => member.kind === 'valley-jack')
+    .map(({ member: { frame, stock } }) => -outFrom(wall, frame.origin) - stock.thickness / 2);
+  return Math.min(platesMm, ...jacks);
+};
+
+/** Its own plates: where it is laid on another roof, out to where that comes up over them. */
+const platesOn = (job: Job, roof: Roof, members: readonly Placed[], laid: Laid | null): Plate[] => {
+  if (laid === null) return platesOf(job, roof);
+  const { wall } = laid.on;
+  const ends = firstOn(members, laid.on);
+  return platesOf(job, roof).flatMap((plate): Plate[] => {
+    const kept = clipConvex<null>(
+      { points: plate.outline, tags: plate.outline.map(() => null) },
+      (p) => -outFrom(wall, p) - ends,
+      null,
+    );
+    return kept === null ? [] : [{ ...plate, outline: kept.points }];
+  });
+};
 
 export const frameOnSite = (
   job: Job,
@@ -86,7 +95,7 @@ export const frameOnSite = (
   roof,
   members,
   plates: [
-    ...platesOn(job, roof, laid).map((plate) => placePlate(plate, 'rafters')),
+    ...platesOn(job, roof, members, laid).map((plate) => placePlate(plate, 'rafters')),
     ...(wantsGablePlates(job) ? gablePlatesOf(job, roof) : []).map((plate) =>
       placePlate(plate, 'studs'),
     ),

@@ -119,8 +119,8 @@ const isWanted = (
 };
 
 /**
- * A stud on edge that comes up under the gable's rafter also runs up beside it, flat against its inner face, unless
- * another rafter stands there.
+ * A stud on edge that comes up under the gable's rafter also runs up beside it, flat against its inner face, and bears
+ * under it, unless another rafter stands there.
  */
 const besideRafter = (stud: Placed, { side }: Gable, touching: Touching): boolean => {
   const found = touching(stud).flatMap((contact) => {
@@ -132,7 +132,8 @@ const besideRafter = (stud: Placed, { side }: Gable, touching: Touching): boolea
   const inward: Vec3 = [side.inward[0], side.inward[1], 0];
   const beside = found.some(({ normal }) => Math.abs(v3.dot(normal, inward)) > 1 - SAME_WAY_SINE);
   const over = found.filter(({ normal }) => Math.abs(normal[2]) > LOOKS_DOWN);
-  return beside || new Set(over.map(({ other }) => other)).size !== 1;
+  const rafters = new Set(over.map(({ other }) => other)).size;
+  return beside ? rafters > 0 : rafters !== 1;
 };
 
 /** Whether each gable has its studs, plumb and flush in its wall, on their places and none missing. */

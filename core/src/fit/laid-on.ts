@@ -3,7 +3,7 @@ import type { ChalkLine } from '../roof';
 import { inMm, say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
-import { outFrom, type FrameOnSite } from './frame-on-site';
+import { firstOn, outFrom, type FrameOnSite } from './frame-on-site';
 import { isMember, type Placed } from './placed';
 import type { FitProblem } from './report';
 
@@ -25,14 +25,14 @@ const sleeperOff = ({ roof, laid }: FrameOnSite, { member, corners }: Placed): n
 
 /** Whether a sleeper ends plumb over the wall's line where it should start, and against the ridge, or the other sleeper. */
 const endsHold = (
-  { laid, job, members }: FrameOnSite,
+  { laid, members }: FrameOnSite,
   sleeper: Placed,
   { from }: ChalkLine,
   touching: Touching,
 ): boolean => {
   if (laid === null) return false;
-  const { wall, platesMm } = laid.on;
-  const start = Math.max(-outFrom(wall, from), platesMm + job.timber.common.thickness);
+  const { wall } = laid.on;
+  const start = Math.max(-outFrom(wall, from), firstOn(members, laid.on));
   const foot = sleeper.pieces.some(({ faces }) =>
     faces.some(
       ({ plane, points }) =>
@@ -57,11 +57,18 @@ const endsHold = (
 const END = 0.1;
 
 /** What of a chalk line, over the walls below, a sleeper does not reach along. mm */
-const bareOf = ({ laid }: FrameOnSite, { from, to }: ChalkLine, sleeper: Placed): number => {
+const bareOf = (
+  { laid, members }: FrameOnSite,
+  { from, to }: ChalkLine,
+  sleeper: Placed,
+): number => {
   const along = v3.unit(v3.sub(to, from));
   const ts = sleeper.corners.map((p) => v3.dot(v3.sub(p, from), along));
   const wall = laid?.on.wall;
-  const out = wall === undefined ? 0 : Math.max(0, outFrom(wall, from) + (laid?.on.platesMm ?? 0));
+  const out =
+    laid === null || wall === undefined
+      ? 0
+      : Math.max(0, outFrom(wall, from) + firstOn(members, laid.on));
   const rate = wall === undefined ? 1 : v2.dot(v3.inPlan(along), wall.inward);
   const start = out / rate;
   return (

@@ -4,17 +4,15 @@ import {
   intervals,
   planeAt,
   SAME_WAY_SINE,
-  TOUCHING_MM2,
   v2,
   v3,
   type Interval,
-  type Vec3,
 } from '../geom';
 import type { Job } from '../job';
 import { purlinDistance, type LineKind, type Slope } from '../roof';
 import { inMm, say } from '../sentence';
 import type { Touching } from './contacts';
-import { areaOf, atGable } from './ends';
+import { areaOf, atGable, isSeam } from './ends';
 import { findingOn } from './finding';
 import { liesIn, outFrom, type FrameOnSite } from './frame-on-site';
 import { purlinLies } from './in-place';
@@ -134,22 +132,6 @@ const endHolds = (
   face: PlacedFace,
   bears: boolean,
 ): boolean => bears || atGable(site, member, face) || onMiddleOf(site, face, ['hip', 'valley']);
-
-/** Whether a point of a convex face's plane lies within it. */
-const within = ({ points, plane: { normal } }: PlacedFace, p: Vec3): boolean =>
-  points.every((a, i) => {
-    const b = points[(i + 1) % points.length] ?? a;
-    return v3.dot(v3.cross(v3.sub(b, a), v3.sub(p, a)), normal) >= -TOUCHING_MM2;
-  });
-
-/** Whether a face lies wholly against another of its own board: where its pieces part, and no saw went. */
-const isSeam = (face: PlacedFace, all: readonly PlacedFace[]): boolean =>
-  all.some(
-    (other) =>
-      v3.dot(other.plane.normal, face.plane.normal) < -1 + SAME_WAY_SINE &&
-      Math.abs(other.plane.offset + face.plane.offset) < FIT_GAP_MM &&
-      face.points.every((p) => within(other, p)),
-  );
 
 /** How each purlin lies: against the rafters, at its distance, its ends where they belong, its lips against the hip. */
 const liesAmiss = (

@@ -3,6 +3,7 @@ import {
   clipByAll,
   FIT_GAP_MM,
   FIT_OVERLAP_MM3,
+  planeAt,
   SAME_WAY_SINE,
   v2,
   v3,
@@ -171,6 +172,12 @@ export const hasNoRoom = (
       offset: c,
     }));
     const tie = clipByAll(between, walls, null);
+    const { laid } = site;
+    if (
+      laid !== null &&
+      tie.some(({ points }) => points.some((p) => planeAt(laid.on.deck, p) < -1))
+    )
+      return true;
     // What lies past the eaves' walls is tail; past a gable's there is no wood to lie on.
     if (volume(tie) < volume(between) / 2) return true;
     return isTaken(site, tie);

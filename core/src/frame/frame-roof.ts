@@ -3,7 +3,8 @@ import { ok, refused, type Problem, type Result } from '../problem';
 import { LINE_TIMBER, platesOf, type LaidOn, type LineKind, type Roof } from '../roof';
 import { say } from '../sentence';
 import { fasciaPlaces } from './eaves/fascia-places';
-import { KINDS_IN_ORDER } from '../kinds';
+import { isTie, KINDS_IN_ORDER } from '../kinds';
+import { clashing } from './joint/in-space';
 import { scarfed } from './joint/scarfs';
 import { onDeck } from './laid-on/on-deck';
 import { sleepers } from './laid-on/sleepers';
@@ -88,11 +89,14 @@ const frameLaid = (job: Job, laid: LaidOn): Result<Framing> => {
   const alone = frameWhole(laid.part.job, laid.whole);
   if (!alone.ok) return refused(laid.part.restored(alone.problems));
   const { members, leftOut } = alone.value;
-  const ridge = members.find(({ kind }) => kind === 'ridge');
-  const under = sleepers(job, laid, ridge);
+  const under = sleepers(job, laid, members);
   const set = onDeck(job, laid, members, (side) => under.find((one) => one.side === side));
   return ok({
-    members: [...set.members, ...under],
+    // A tie that a sleeper is in the way of has no room.
+    members: [
+      ...set.members.filter((one) => !isTie(one) || clashing(one, under).length === 0),
+      ...under,
+    ],
     leftOut: { ...leftOut, short: leftOut.short + set.short },
   });
 };

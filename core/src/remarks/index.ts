@@ -4,6 +4,7 @@ import { aboutBevels } from './bevels';
 import { aboutEaves, aboutOpenEnds } from './eaves';
 import { aboutGableStuds } from './gable-studs';
 import { aboutJoists } from './joists';
+import { aboutLaidOn } from './laid-on';
 import { aboutLeftOut } from './left-out';
 import { aboutLoads } from './loads';
 import { aboutOpenings } from './openings';
@@ -34,6 +35,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutStruts(subject),
   ...aboutPosts(subject),
   ...aboutOpenings(subject),
+  ...aboutLaidOn(subject),
   ...aboutLowered(subject),
   ...aboutScarfs(subject),
   ...aboutRidges(subject),

@@ -203,7 +203,7 @@ export const layOn = (
     );
   const plateMm = whole.blocks[0]?.plateMm ?? 0;
   const platesMm = Math.max(
-    0,
+    -eave.overhangMm,
     (plateMm - heightAt({ plane: deck }, eave.start)) / under.plane.rise,
   );
   return ok({

@@ -167,7 +167,7 @@ export interface LaidOn {
   readonly slope: number;
   /** The wall that the slope it lies on stands on. */
   readonly wall: SideLine;
-  /** How far in from that wall its own plates stand clear of the roof below; 0 where they end at the wall. mm */
+  /** How far in from that wall its own plates stand clear of the roof below; negative where they end out under its eave. mm */
   readonly platesMm: number;
   readonly deck: Plane;
   readonly chalk: readonly ChalkLine[];

@@ -8,7 +8,7 @@ export const quinceYard: JobInput = {
   version: 1,
   name: 'Quince Yard',
   about:
-    'Bakery. Gable to the yard; the street end is oblique, for it follows the lane, and is hipped: no two of its corners are alike. Canted purlins run round it halfway up, strutted from a wall along each side of the passage. The ovens’ chimney comes up through the back slope.',
+    'Bakery. Gable to the yard; the street end is oblique, for it follows the lane, and is hipped: no two of its corners are alike. Canted purlins run round it halfway up, strutted from a wall along each side of the passage. A porch is laid on the front slope, on sleepers. The ovens’ chimney comes up through the back slope.',
   display: { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' },
   timber: {
     common: { thickness: 47, depth: 195 },
@@ -19,8 +19,9 @@ export const quinceYard: JobInput = {
     lookout: { thickness: 47, depth: 95 },
     purlin: { thickness: 75, depth: 175 },
     strut: { thickness: 75, depth: 100 },
+    sleeper: { thickness: 38, depth: 150 },
     plateWidth: 100,
-    sheathing: 0,
+    sheathing: 22,
   },
   framing: {
     spacing: 600,
@@ -39,6 +40,17 @@ export const quinceYard: JobInput = {
         [0, 7_200],
       ],
       sides: [eave, eave, eave, { roof: 'gable', overhang: 300 }],
+    },
+    {
+      id: 'porch',
+      join: 'laid-on',
+      outline: [
+        [2_600, -1_500],
+        [5_000, -1_500],
+        [5_000, 1_800],
+        [2_600, 1_800],
+      ],
+      sides: [{ roof: 'gable', overhang: 0 }, eave, { roof: 'open' }, eave],
     },
   ],
   purlins: [

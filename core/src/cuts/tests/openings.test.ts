@@ -54,7 +54,7 @@ describe.each([
       a1 + clear + (k + 0.5) * T,
     ]).flat();
     expect(trimmers.sort((p, q) => p - q)).toEqual(
-      wanted.sort((p, q) => p - q).map((u) => expect.closeTo(u, 6)),
+      wanted.sort((p, q) => p - q).map((u): unknown => expect.closeTo(u, 6)),
     );
   });
 
@@ -73,7 +73,9 @@ describe.each([
     const below = (u0 - clear - across) / Math.cos(theta);
     const above = (ACROSS / 2 - T / 2 - u1 - clear - across) / Math.cos(theta);
     const bodies = jacks.map(({ length }) => length.body).sort((p, q) => p - q);
-    expect(bodies).toEqual([below, above].sort((p, q) => p - q).map((mm) => expect.closeTo(mm, 6)));
+    expect(bodies).toEqual(
+      [below, above].sort((p, q) => p - q).map((mm): unknown => expect.closeTo(mm, 6)),
+    );
     const cut = jacks.map(({ count }) => count);
     expect(cut[0]).toBe(cut[1]);
     // Between the trimmers no rafter of the layout is missing.
@@ -149,7 +151,7 @@ it('one that hits a hip is refused with what would fit, and that is accepted', (
   const hipped = (opening: Partial<OpeningInput>) =>
     house([{ ...CHIMNEY, ...opening }], '9/12', ['eave', 'eave']);
   const told = refusalOf(hipped({ along: [1200, 2000], clearance: 0 }));
-  const found = /from (\d+) mm to (\d+) mm along/u.exec(told ?? '');
+  const found = /from (\d+) mm to (\d+) mm along/u.exec(told);
   expect(found).not.toBeNull();
   const least = Number(found![1]);
   expect(fit(solvedInput(hipped({ along: [least, least + 800], clearance: 0 }))).problems).toEqual(

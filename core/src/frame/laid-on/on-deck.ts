@@ -93,6 +93,11 @@ const tailOnDeck = (member: Member, deck: Plane): Member => ({
   ends: [...member.ends, { at: 'tail', name: 'tail on the roof', keep: over(deck), meets: null }],
 });
 
+/** Whether a rafter stands on its own plate, clear of the roof below all through its thickness. */
+export const isSeated = ({ wall, platesMm }: LaidOn, { frame, stock, notches }: Member): boolean =>
+  notches.length > 0 &&
+  runFrom(wall, v3.inPlan(frame.origin)) <= platesMm - stock.thickness / 2 + BELOW_MM;
+
 export interface OnDeck {
   readonly members: readonly Member[];
   /** Rafters too short to be set. */
@@ -107,10 +112,11 @@ export interface OnDeck {
  */
 export const onDeck = (
   job: Job,
-  { deck, block, wall, platesMm }: LaidOn,
+  laid: LaidOn,
   members: readonly Member[],
   sleeperOf: (side: number) => Member | undefined,
 ): OnDeck => {
+  const { deck, block } = laid;
   const numbers = new Map<number, number>();
   let short = 0;
   const kept = members.flatMap((member): Member[] => {
@@ -118,9 +124,7 @@ export const onDeck = (
     if (Math.min(...heights) >= -BELOW_MM) return [member];
     if (Math.max(...heights) <= BELOW_MM) return [];
     if (isRafter(member)) {
-      const foot = runFrom(wall, v3.inPlan(member.frame.origin));
-      const standing = platesMm + member.stock.thickness / 2;
-      if (member.notches.length > 0 && foot <= standing) return [tailOnDeck(member, deck)];
+      if (isSeated(laid, member)) return [tailOnDeck(member, deck)];
       const side = member.side ?? 0;
       const sleeper = sleeperOf(side);
       const stands =

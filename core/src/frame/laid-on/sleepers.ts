@@ -12,7 +12,9 @@ import type { Job } from '../../job';
 import type { ChalkLine, LaidOn, SideLine } from '../../roof';
 import { plumbKeep } from '../member/board';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { isRafter } from '../../kinds';
 import { runFrom } from '../site';
+import { isSeated } from './on-deck';
 
 /** How far inside the chalk line a board so thick lies, so that the upper slope's plane just touches its outer edge. mm */
 const setBack = (upper: Plane, deck: Plane, thickness: number): number => {
@@ -30,9 +32,10 @@ const setBack = (upper: Plane, deck: Plane, thickness: number): number => {
  */
 const sleeperOn = (
   job: Job,
-  { block, whole, deck, wall, platesMm }: LaidOn,
+  { block, whole, deck, wall }: LaidOn,
   chalk: ChalkLine,
   ridge: Member | undefined,
+  inMm: number,
 ): Member | null => {
   const stock = job.timber.sleeper;
   const upper = whole.slopes.find(({ sides }) => sides.some(({ side }) => side === chalk.side));
@@ -55,10 +58,7 @@ const sleeperOn = (
     {
       at: 'bottom',
       name: 'foot cut',
-      keep: plumbKeep(
-        startOf(chalk, wall, platesMm + job.timber.common.thickness),
-        v2.scale(wall.inward, -1),
-      ),
+      keep: plumbKeep(startOf(chalk, wall, inMm), v2.scale(wall.inward, -1)),
       meets: null,
     },
   ];
@@ -110,8 +110,15 @@ const topCut = (chalk: ChalkLine, ridge: Member | undefined, upper: Plane): EndC
 };
 
 /** The sleepers of a laid-on roof, one a chalk line, where the crew has them. */
-export const sleepers = (job: Job, laid: LaidOn, ridge: Member | undefined): readonly Member[] =>
-  laid.chalk.flatMap((chalk): Member[] => {
-    const sleeper = sleeperOn(job, laid, chalk, ridge);
+export const sleepers = (job: Job, laid: LaidOn, members: readonly Member[]): readonly Member[] => {
+  const ridge = members.find(({ kind }) => kind === 'ridge');
+  // From where the plates end, or under the first rafter that no longer stands on them.
+  const jacks = members
+    .filter((member) => isRafter(member) && !isSeated(laid, member))
+    .map(({ frame, stock }) => runFrom(laid.wall, v3.inPlan(frame.origin)) - stock.thickness / 2);
+  const inMm = Math.min(laid.platesMm, ...jacks);
+  return laid.chalk.flatMap((chalk): Member[] => {
+    const sleeper = sleeperOn(job, laid, chalk, ridge, inMm);
     return sleeper === null || sleeper.axis.runMm < SAME_POINT_MM ? [] : [sleeper];
   });
+};

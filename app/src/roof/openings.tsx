@@ -1,5 +1,7 @@
 import {
   openingsOf,
+  saddleBehind,
+  withSaddleBehind,
   withOpening,
   withOpeningAs,
   type Block,
@@ -26,9 +28,10 @@ const OneOpening = ({
   readonly index: number;
   readonly block: Block;
 }) => {
-  const { edit, problemAt } = useOpenJob();
+  const { job, edit, problemAt } = useOpenJob();
   const path = `openings.${index}`;
   const problem = problemAt(path);
+  const saddleProblem = problemAt(`saddles.${saddleBehind(job, index)}`);
   const set = (change: Partial<Opening> | null, said?: string) =>
     edit((now) => withOpeningAs(now, index, change), said);
   const { name, side, along, up, clearance, doubled } = opening;
@@ -110,6 +113,17 @@ const OneOpening = ({
         onChange={(next) => set({ doubled: next === 'two' })}
         help="One ‹trimmer› a side and one ‹header› an end (the default), or two of each side by side. The headers stand plumb. A rafter of the layout that would stand in a ‹trimmer› stands flat beside it."
       />
+      <ChoiceField
+        label={`Behind ${name.toLowerCase()} ${index + 1}`}
+        value={saddleBehind(job, index) < 0 ? 'none' : 'saddle'}
+        options={[
+          { value: 'none', label: 'Nothing' },
+          { value: 'saddle', label: 'A saddle' },
+        ]}
+        onChange={(next) => edit((now) => withSaddleBehind(now, index, next === 'saddle'))}
+        help="A small roof laid on the slope, its ridge level from the chimney’s back into it, so that water runs past. It has the slope’s own pitch and stands clear by the sheathing at each side."
+      />
+      {saddleProblem !== undefined && <Caution level="caution" text={saddleProblem} />}
       <Button
         label={`Take ${name.toLowerCase()} ${index + 1} away`}
         onPress={() => set(null, `${name} taken away`)}

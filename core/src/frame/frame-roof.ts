@@ -85,12 +85,13 @@ const frameWhole = (job: Job, roof: Roof): Result<Framing> => {
 };
 
 /** What is laid on another roof: framed as if it stood alone, then cut along the sheathing it comes down on. */
-const frameLaid = (job: Job, laid: LaidOn): Result<Framing> => {
+const frameLaid = (laid: LaidOn): Result<Framing> => {
   const alone = frameWhole(laid.part.job, laid.whole);
   if (!alone.ok) return refused(laid.part.restored(alone.problems));
   const { members, leftOut } = alone.value;
-  const under = sleepers(job, laid, members);
-  const set = onDeck(job, laid, members, (side) => under.find((one) => one.side === side));
+  const own = laid.part.job;
+  const under = sleepers(own, laid, members);
+  const set = onDeck(own, laid, members, (side) => under.find((one) => one.side === side));
   return ok({
     // A tie that a sleeper is in the way of has no room.
     members: [
@@ -107,7 +108,7 @@ export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   const { part } = roof.under;
   const below = frameWhole(part.job, roof.under.roof);
   if (!below.ok) return refused(part.restored(below.problems));
-  const all = [below, ...roof.laid.map((laid) => frameLaid(job, laid))];
+  const all = [below, ...roof.laid.map(frameLaid)];
   const problems = all.flatMap((one) => (one.ok ? [] : one.problems));
   if (problems.length > 0) return refused(problems);
   const framed = all.flatMap((one) => (one.ok ? [one.value] : []));

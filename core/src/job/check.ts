@@ -215,7 +215,7 @@ const checkReferences = (job: Job): Problem[] => {
       });
     }
   }
-  return [...problems, ...checkRoofPurlins(job), ...checkOpenings(job)];
+  return [...problems, ...checkRoofPurlins(job), ...checkOpenings(job), ...checkSaddles(job)];
 };
 
 /** Purlins over and between rafters: on eaves that are there, one set a side. */
@@ -260,6 +260,24 @@ const checkOpenings = ({ blocks, openings }: Job): Problem[] =>
             code: 'schema',
             path: `${path}.side`,
             text: say`side ${side + 1} of "${id}" is not an eave; an opening lies in an eave's slope`,
+          },
+        ];
+  });
+
+/** Saddles stand in the slopes of eaves that are there. */
+const checkSaddles = ({ blocks, saddles }: Job): Problem[] =>
+  saddles.flatMap(({ block: id, side }, index): Problem[] => {
+    const block = blocks.find((one) => one.id === id);
+    const path = `saddles.${index}`;
+    if (block === undefined)
+      return [{ code: 'schema', path: `${path}.block`, text: say`no block is called "${id}"` }];
+    return block.sides[side]?.roof === 'eave' && block.join === 'framed'
+      ? []
+      : [
+          {
+            code: 'schema',
+            path: `${path}.side`,
+            text: say`side ${side + 1} of "${id}" is not an eave of a framed roof; a saddle stands on an eave's slope`,
           },
         ];
   });

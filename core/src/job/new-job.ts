@@ -132,5 +132,6 @@ export const newJob = (
     purlins: [],
     roofPurlins: [],
     openings: [],
+    saddles: [],
   };
 };

@@ -293,6 +293,20 @@ const opening = z.strictObject({
   doubled: z.boolean().optional(),
 });
 
+/** A small roof behind a chimney, to throw the water past it. */
+const saddle = z.strictObject({
+  block: z.string(),
+  side: z.number().int().min(0),
+  /** The chimney's back, along the wall from its start. */
+  along: stretch(100_000),
+  /** How far in it stands, plan, from the plate's outside face. */
+  at: length(1, 100_000),
+  /** The side's own where none is given. */
+  pitch: pitch.optional(),
+  /** Of what covers it, by which it is framed narrower at each side; the job's where none is given. */
+  sheathing: length(0, 100).optional(),
+});
+
 const sheathing = z.strictObject({
   thickness: length(0, 100).optional(),
   /** Of one sheet: its length, which lies along the eave, and its width. */
@@ -321,6 +335,7 @@ export const jobSchema = z.strictObject({
   collarTies: collarTies.optional(),
   rafterTies: rafterTies.optional(),
   openings: z.array(opening).max(40, 'a job has at most 40 openings').default([]),
+  saddles: z.array(saddle).max(40, 'a job has at most 40 saddles').default([]),
   sheathing: sheathing.optional(),
 });
 

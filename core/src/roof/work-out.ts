@@ -20,6 +20,7 @@ import { gabletOver } from './gablets';
 import { withNodes } from './nodes';
 import { layOn, withLaid } from './laid-on';
 import { unsound } from './refuse';
+import { saddlesOn } from './saddles';
 import type { SideLine } from './side-lines';
 
 /** Planes of one direction that part by less are one slope. mm */
@@ -160,17 +161,18 @@ const workOutFramed = (job: Job, laid: boolean): Result<Roof> => {
 /** Works out every face, edge and line of the roof. Pure: the same job gives the same roof. */
 export const workOutRoof = (job: Job): Result<Roof> => {
   const laid = job.blocks.filter(({ join }, i) => i > 0 && join === 'laid-on');
-  if (laid.length === 0) return workOutFramed(job, false);
+  if (laid.length === 0 && job.saddles.length === 0) return workOutFramed(job, false);
   const ids = new Set(laid.map(({ id }) => id));
   const under = partOfJob(job, (id) => !ids.has(id));
   const below = workOutFramed(under.job, false);
   if (!below.ok) return refused(under.restored(below.problems));
-  const all = laid.map(({ id }): Result<LaidOn> => {
+  const blocks = laid.map(({ id }): Result<LaidOn> => {
     const part = partOfJob(job, (one) => one === id);
     const whole = workOutFramed(part.job, true);
     if (!whole.ok) return refused(part.restored(whole.problems));
     return layOn(job, id, part, whole.value, below.value);
   });
+  const all = [...blocks, ...saddlesOn(job, below.value, (own) => workOutFramed(own, true))];
   const problems = all.flatMap((one) => (one.ok ? [] : one.problems));
   if (problems.length > 0) return refused(problems);
   const found = all.flatMap((one) => (one.ok ? [one.value] : []));

@@ -49,7 +49,14 @@ export { purlinsAlike, purlinWay, withPurlins, type PurlinWay } from './purlins'
 export { roofPurlinsOf, withRoofPurlins, type RoofPurlins } from './roof-purlins';
 export { collarWay, withBacking, withCollarTies, withRafterTies, type CollarWay } from './ties';
 export { canBeLaidOn, withJoin, withSleepers } from './laid-on';
-export { openingsOf, withOpening, withOpeningAs, type Opening } from './openings';
+export {
+  saddleBehind,
+  withSaddleBehind,
+  openingsOf,
+  withOpening,
+  withOpeningAs,
+  type Opening,
+} from './openings';
 export type { OnWall } from './on-wall';
 export {
   isRectangle,

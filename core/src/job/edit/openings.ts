@@ -47,11 +47,50 @@ export const withOpening = (job: Job, part: number): Job => {
   };
 };
 
-/** One of the openings, changed; gone where null. */
-export const withOpeningAs = (job: Job, index: number, change: Partial<Opening> | null): Job => ({
-  ...job,
-  openings: job.openings.flatMap((one, i): Opening[] => {
-    if (i !== index) return [one];
-    return change === null ? [] : [{ ...one, ...change }];
-  }),
-});
+/** One of the openings, changed; gone where null. A saddle behind it stays behind it. */
+export const withOpeningAs = (job: Job, index: number, change: Partial<Opening> | null): Job => {
+  const saddle = saddleBehind(job, index);
+  const was = job.openings[index];
+  const now = was === undefined || change === null ? null : { ...was, ...change };
+  return {
+    ...job,
+    openings: job.openings.flatMap((one, i): Opening[] => {
+      if (i !== index) return [one];
+      return now === null ? [] : [now];
+    }),
+    saddles: job.saddles.flatMap((one, i) => {
+      if (i !== saddle) return [one];
+      return now === null
+        ? []
+        : [{ ...one, block: now.block, side: now.side, along: now.along, at: now.up[1] }];
+    }),
+  };
+};
+
+/** Whether a saddle stands behind an opening: as wide, at its upper edge. */
+export const saddleBehind = ({ openings, saddles }: Job, index: number): number => {
+  const one = openings[index];
+  return one === undefined
+    ? -1
+    : saddles.findIndex(
+        ({ block, side, along, at }) =>
+          block === one.block &&
+          side === one.side &&
+          at === one.up[1] &&
+          along[0] === one.along[0] &&
+          along[1] === one.along[1],
+      );
+};
+
+/** A saddle behind an opening, or none. */
+export const withSaddleBehind = (job: Job, index: number, wanted: boolean): Job => {
+  const one = job.openings[index];
+  const found = saddleBehind(job, index);
+  if (one === undefined || wanted === found >= 0) return job;
+  return {
+    ...job,
+    saddles: wanted
+      ? [...job.saddles, { block: one.block, side: one.side, along: one.along, at: one.up[1] }]
+      : job.saddles.filter((_, i) => i !== found),
+  };
+};

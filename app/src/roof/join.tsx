@@ -1,8 +1,33 @@
-import { canBeLaidOn, withJoin, withSleepers } from '@ogee/core/src/job';
+import { canBeLaidOn, withExisting, withJoin, withSleepers } from '@ogee/core/src/job';
 import { useOpenJob } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
 import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/fields';
+
+/** Whether the house that new parts are laid on is framed too, or stands already. */
+export const Existing = ({ index }: { readonly index: number }) => {
+  const { job, edit, problemAt } = useOpenJob();
+  const block = job.blocks[index];
+  const laid = job.blocks.some(({ join }, i) => i > 0 && join === 'laid-on');
+  if (block === undefined || block.join === 'laid-on' || (!laid && block.existing !== true))
+    return null;
+  const problem = problemAt(`blocks.${index}.existing`);
+  return (
+    <>
+      <ChoiceField
+        label="The house itself"
+        value={block.existing === true ? 'stands' : 'framed'}
+        options={[
+          { value: 'framed', label: 'To be framed' },
+          { value: 'stands', label: 'Stands already' },
+        ]}
+        onChange={(way) => edit((now) => withExisting(now, way === 'stands'))}
+        help="What stands already is given by its planes alone: measure its walls, its eaves’ height and its pitch. Only what is laid on it comes in the list."
+      />
+      {problem !== undefined && <Caution level="caution" text={problem} />}
+    </>
+  );
+};
 
 /** How a part with an open end meets the roof it runs into: by framed valleys, or laid on its sheathing. */
 export const Join = ({ index }: { readonly index: number }) => {

@@ -19,7 +19,7 @@ import { Small, Title } from '../ui/text';
 import { Breaks } from './breaks';
 import { EaveProblem } from './eave-problem';
 import { Stock } from '../timber/stock-fields';
-import { Join } from './join';
+import { Existing, Join } from './join';
 import { Openings } from './openings';
 import { AtWall, EaveBlocks, GableEnds } from './roof-edges';
 import { Gablet } from './gablet';
@@ -235,6 +235,7 @@ export const RoofForm = () => {
           against a wall. Where two ‹eaves› meet, a ‹hip› stands on the corner.
         </Small>
         <BlockChoice index={index} onIndex={setWanted} />
+        <Existing index={index} />
         <Join index={index} />
         {block.sides.map((_, wall) => (
           <Wall key={`${index} ${wall}`} index={index} wall={wall} block={block} />

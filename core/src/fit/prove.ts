@@ -40,14 +40,16 @@ export const prove = (
   if (under === null) return dryFit(job, roof, members, markOf, listed);
   const upper = new Set(laid.map(({ block }) => block));
   const below = members.filter(({ block }) => !upper.has(block));
-  const first = dryFit(under.part.job, under.roof, below, markOf, []);
-  const all = laid.reduce((report, on) => {
-    const own = members.filter(({ block }) => block === on.block);
-    return together(
-      report,
-      dryFit(on.part.job, on.shown, own, markOf, [], { on, below: under.roof }),
-    );
-  }, first);
+  // What stands already is not framed, and nothing of it is proved.
+  const stands = under.part.job.blocks.some(({ existing }) => existing === true);
+  const reports = [
+    ...(stands ? [] : [dryFit(under.part.job, under.roof, below, markOf)]),
+    ...laid.map((on) => {
+      const own = members.filter(({ block }) => block === on.block);
+      return dryFit(on.part.job, on.shown, own, markOf, [], { on, below: under.roof });
+    }),
+  ];
+  const all = reports.reduce(together);
   const crossed = overlapsAmiss(members, markOf, (one, other) => one.block !== other.block);
   return {
     ...all,

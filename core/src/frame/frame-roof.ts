@@ -102,11 +102,19 @@ const frameLaid = (laid: LaidOn): Result<Framing> => {
   });
 };
 
+/** Whether a roof stands already: the check lets all of its parts do so, or none. */
+const stands = ({ blocks }: Job): boolean => blocks.some(({ existing }) => existing === true);
+
+const NOTHING: Framing = {
+  members: [],
+  leftOut: { stations: 0, short: 0, headers: 0, alone: 0 },
+};
+
 /** Sets every timber of the roof in its place; what is laid on it after what it is laid on. */
 export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   if (roof.under === null) return frameWhole(job, roof);
   const { part } = roof.under;
-  const below = frameWhole(part.job, roof.under.roof);
+  const below = stands(part.job) ? ok(NOTHING) : frameWhole(part.job, roof.under.roof);
   if (!below.ok) return refused(part.restored(below.problems));
   const all = [below, ...roof.laid.map(frameLaid)];
   const problems = all.flatMap((one) => (one.ok ? [] : one.problems));

@@ -215,7 +215,13 @@ const checkReferences = (job: Job): Problem[] => {
       });
     }
   }
-  return [...problems, ...checkRoofPurlins(job), ...checkOpenings(job), ...checkSaddles(job)];
+  return [
+    ...problems,
+    ...checkRoofPurlins(job),
+    ...checkOpenings(job),
+    ...checkSaddles(job),
+    ...checkExisting(job),
+  ];
 };
 
 /** Purlins over and between rafters: on eaves that are there, one set a side. */
@@ -281,6 +287,31 @@ const checkSaddles = ({ blocks, saddles }: Job): Problem[] =>
           },
         ];
   });
+
+/** Blocks that stand already: all that is framed into each other, and something laid on it. */
+const checkExisting = ({ blocks, saddles }: Job): Problem[] => {
+  const framed = blocks.filter(({ join }, i) => i === 0 || join === 'framed');
+  const standing = blocks.filter(({ existing }) => existing === true);
+  return blocks.flatMap((block, i): Problem[] => {
+    if (block.existing !== true) return [];
+    const problem = (text: Problem['text']): Problem[] => [
+      { code: 'not-framed', path: `blocks.${i}.existing`, text },
+    ];
+    if (!framed.includes(block))
+      return problem(
+        say`"${block.id}" is laid on another roof and is framed; accepted is existing for what it is laid on`,
+      );
+    if (standing.length < framed.length)
+      return problem(
+        say`"${block.id}" stands already and other parts are framed into it; accepted is existing for all of them, with new parts laid on`,
+      );
+    return framed.length === blocks.length && saddles.length === 0
+      ? problem(
+          say`everything stands already, so that nothing is left to frame; accepted is a part laid on it, or a saddle`,
+        )
+      : [];
+  });
+};
 
 /** What a schema cannot see: fields that must agree with each other. */
 export const checkJob = (job: Job): Problem[] => [

@@ -109,6 +109,8 @@ const block = z.strictObject({
   plate: length(-20_000, 20_000).default(0),
   sides: z.array(side).max(12, 'an outline has 3 to 12 sides'),
   join: z.enum(['framed', 'laid-on']).default('framed'),
+  /** It stands already: its planes are given, and nothing of it is framed. */
+  existing: z.boolean().optional(),
 });
 
 const seat = z.union(

@@ -37,7 +37,12 @@ export interface SheetedSlope extends SheathedSlope, LaidSlope {}
 
 /** Every slope with its sheets where they lie. */
 export const sheetedSlopes = (job: Job, roof: Roof): SheetedSlope[] =>
-  sheathedSlopes(roof).map((slope) => ({ ...slope, ...layOut(slope, sheetOf(job)) }));
+  sheathedSlopes(roof)
+    // What stands already has its sheathing.
+    .filter(
+      ({ block }) => !job.blocks.some(({ id, existing }) => id === block && existing === true),
+    )
+    .map((slope) => ({ ...slope, ...layOut(slope, sheetOf(job)) }));
 
 /** Areas, sheets and edges, slope by slope. */
 export const sheathingOf = (job: Job, roof: Roof): Sheathing => {

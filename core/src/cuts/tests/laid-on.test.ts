@@ -150,6 +150,24 @@ it('without sleepers its feet lie on the sheathing itself', () => {
   expect(fit({ ...solution, members }).problems.length).toBeGreaterThan(0);
 });
 
+it('on a house that stands already only the porch is framed, the same as on a new one', () => {
+  const input = house();
+  const [main, porch] = input.blocks;
+  const standing = { ...input, blocks: [{ ...main!, existing: true }, porch!] };
+  const solution = solvedInput(standing);
+  const fresh = solvedInput(input).members.filter(({ block }) => block === 'porch');
+  expect(solution.members).toEqual(fresh);
+  expect(fit(solution).problems).toEqual([]);
+  expect(solution.cuts.sheathing.slopes.every(({ block }) => block === 'porch')).toBe(true);
+  // It needs no size of what it does not frame.
+  expect(refusalOf({ ...input, blocks: [{ ...main!, existing: true }] })).toMatch(
+    /^blocks\.0\.existing: .*nothing is left/u,
+  );
+  expect(refusalOf({ ...input, blocks: [main!, { ...porch!, existing: true }] })).toMatch(
+    /^blocks\.1\.existing: /u,
+  );
+});
+
 it('purlins over the upper roof end on the lower one by a compound cut', () => {
   const roofPurlins = [
     { block: 'porch', stock: { thickness: 75, depth: 50 }, spacing: 500, first: 60, last: 100 },

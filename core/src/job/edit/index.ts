@@ -48,7 +48,7 @@ export {
 export { purlinsAlike, purlinWay, withPurlins, type PurlinWay } from './purlins';
 export { roofPurlinsOf, withRoofPurlins, type RoofPurlins } from './roof-purlins';
 export { collarWay, withBacking, withCollarTies, withRafterTies, type CollarWay } from './ties';
-export { canBeLaidOn, withJoin, withSleepers } from './laid-on';
+export { canBeLaidOn, withExisting, withJoin, withSleepers } from './laid-on';
 export {
   saddleBehind,
   withSaddleBehind,

@@ -12,6 +12,15 @@ export const withJoin = (job: Job, index: number, join: Join): Job => ({
   blocks: job.blocks.map((block, i) => (i === index ? { ...block, join } : block)),
 });
 
+/** The house that parts are laid on stands already, all of it, or is framed. */
+export const withExisting = (job: Job, existing: boolean): Job => ({
+  ...job,
+  blocks: job.blocks.map((block, i) => {
+    const { existing: _before, ...rest } = block;
+    return existing && (i === 0 || block.join === 'framed') ? { ...rest, existing } : rest;
+  }),
+});
+
 /** Sleepers under what is laid on, or none: as thick as the rafters, as wide as they are deep. */
 export const withSleepers = (job: Job, wanted: boolean): Job => {
   const { sleeper, ...timber } = job.timber;

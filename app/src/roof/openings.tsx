@@ -104,7 +104,7 @@ const OneOpening = ({
         help="How far timber keeps from a chimney is for the local code."
       />
       <ChoiceField
-        label={`Beside ${name.toLowerCase()} ${index + 1}`}
+        label={`Beside opening ${index + 1}`}
         value={doubled === true ? 'two' : 'one'}
         options={[
           { value: 'one', label: 'One a side' },
@@ -114,7 +114,7 @@ const OneOpening = ({
         help="One ‹trimmer› a side and one ‹header› an end (the default), or two of each side by side. The headers stand plumb. A rafter of the layout that would stand in a ‹trimmer› stands flat beside it."
       />
       <ChoiceField
-        label={`Behind ${name.toLowerCase()} ${index + 1}`}
+        label={`Behind opening ${index + 1}`}
         value={saddleBehind(job, index) < 0 ? 'none' : 'saddle'}
         options={[
           { value: 'none', label: 'Nothing' },
@@ -125,7 +125,7 @@ const OneOpening = ({
       />
       {saddleProblem !== undefined && <Caution level="caution" text={saddleProblem} />}
       <Button
-        label={`Take ${name.toLowerCase()} ${index + 1} away`}
+        label={`Take opening ${index + 1} away`}
         onPress={() => set(null, `${name} taken away`)}
       />
     </View>

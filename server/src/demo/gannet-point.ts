@@ -8,7 +8,7 @@ export const gannetPoint: JobInput = {
   version: 1,
   name: 'Gannet Point',
   about:
-    'Signal station, gables at both ends: canted purlins under the rafters from gable to gable, collar ties in the upper third, studs in the gables, the barges on lookouts laid in. Over the door a porch leans on the wall: a ledger there, posts and a beam outside, purlins over its rafters for the sheets.',
+    'Signal station, gables at both ends: canted purlins under the rafters from gable to gable, collar ties in the upper third, studs in the gables. Over the door a porch leans on the wall: a ledger there, posts and a beam outside, purlins over its rafters for the sheets.',
   display: { units: 'metric', fraction: 16, pitch: 'in12', terms: 'uk' },
   timber: {
     common: { thickness: 45, depth: 170 },
@@ -25,7 +25,7 @@ export const gannetPoint: JobInput = {
     plateWidth: 100,
     sheathing: 0,
   },
-  framing: { spacing: 450, seat: { width: 60 }, lookouts: 'laid-in' },
+  framing: { spacing: 450, seat: { width: 60 } },
   blocks: [
     {
       id: 'main',

@@ -8,7 +8,7 @@ export const quinceYard: JobInput = {
   version: 1,
   name: 'Quince Yard',
   about:
-    'Bakery. Gable to the yard; the street end is oblique, for it follows the lane, and is hipped: no two of its corners are alike. Canted purlins run round it halfway up, strutted from a wall along each side of the passage. A porch is laid on the front slope, on sleepers. The ovens’ chimney comes up through the back slope, a saddle behind it.',
+    'Bakery. Gable to the yard, its barges on lookouts laid in; the street end is oblique, for it follows the lane, and is hipped: no two of its corners are alike. Canted purlins run round it halfway up, strutted from a wall along each side of the passage. A porch is laid on the front slope, on sleepers. The ovens’ chimney comes up through the back slope, a saddle behind it.',
   display: { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' },
   timber: {
     common: { thickness: 47, depth: 195 },
@@ -28,6 +28,7 @@ export const quinceYard: JobInput = {
     seat: { depthFraction: 0.25 },
     tail: 'square',
     hipTop: 'back',
+    lookouts: 'laid-in',
     levelFascia: 'vary-overhang',
   },
   blocks: [

@@ -1,0 +1,160 @@
+import { randomUUID } from 'node:crypto';
+import type { Browser, Page } from 'puppeteer-core';
+import type { CutList, CutListEntry, JobInput } from '@ogee/core';
+import { commandLine, startApp, storedJob, type AppServer } from './support/app-server';
+import {
+  byId,
+  launch,
+  leaveField,
+  openPage,
+  openSample,
+  PHONE,
+  settled,
+  tap,
+  typeInto,
+} from './support/browser';
+
+jest.setTimeout(180_000);
+
+let server: AppServer;
+let browser: Browser;
+let page: Page;
+
+const EAVE = { roof: 'eave', pitch: '8/12', overhang: 450 } as const;
+
+/** A store 9 × 7 m, a porch with framed valleys in the middle of its front. */
+const STORE: JobInput = {
+  format: 'ogee-job',
+  version: 1,
+  name: 'Lapwing Store',
+  display: { units: 'metric', terms: 'us' },
+  timber: {
+    common: { thickness: 38, depth: 140 },
+    ridge: { thickness: 38, depth: 184 },
+    valley: { thickness: 38, depth: 184 },
+    sheathing: 18,
+  },
+  framing: { spacing: 400, seat: { width: 80 } },
+  blocks: [
+    {
+      id: 'main',
+      outline: [
+        [0, 0],
+        [9000, 0],
+        [9000, 7000],
+        [0, 7000],
+      ],
+      sides: [EAVE, { roof: 'gable' }, EAVE, { roof: 'gable' }],
+    },
+    {
+      id: 'porch',
+      outline: [
+        [3000, -1800],
+        [6000, -1800],
+        [6000, 3000],
+        [3000, 3000],
+      ],
+      sides: [{ roof: 'gable' }, EAVE, { roof: 'open' }, EAVE],
+    },
+  ],
+};
+
+beforeAll(async () => {
+  server = await startApp();
+  const answer = await fetch(`${server.base}/api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ id: randomUUID(), job: STORE }),
+  });
+  expect(answer.ok).toBe(true);
+  browser = await launch();
+  page = await openPage(browser, PHONE);
+  await openSample(page, server.base, 'Lapwing Store');
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+});
+
+/** Chooses within the group of that name. */
+const choose = (group: string, words: string): Promise<void> =>
+  page
+    .locator(
+      `::-p-xpath(//*[@role='radiogroup' and @aria-label=${JSON.stringify(group)}]//*[@role='radio' and contains(., ${JSON.stringify(words)})])`,
+    )
+    .click();
+
+/** The list of the command line for what is stored. */
+const listed = async (): Promise<CutList> => {
+  await settled(page);
+  const { job } = await storedJob(page);
+  return JSON.parse(commandLine(job)) as CutList;
+};
+
+const ofKind = ({ members }: CutList, kind: string): CutListEntry[] =>
+  members.filter((entry) => entry.kind === kind);
+
+const count = (entries: readonly CutListEntry[]): number =>
+  entries.reduce((sum, entry) => sum + entry.count, 0);
+
+it('lays a porch on the house, on sleepers, and the house may stand already', async () => {
+  expect(count(ofKind(await listed(), 'valley'))).toBe(2);
+  await tap(page, 'place-roof');
+  await choose('Part of the building', 'porch');
+  await choose('Where it meets the other roof', 'Laid on it');
+  const laid = await listed();
+  expect(ofKind(laid, 'valley')).toEqual([]);
+  expect(ofKind(laid, 'sleeper')).toEqual([]);
+  const [jack] = ofKind(laid, 'valley-jack');
+  // Both roofs rise 8 in 12: the line at the complement, the saw tilted by the lower slope.
+  const slope = (Math.atan2(8, 12) * 180) / Math.PI;
+  const foot = jack!.cuts.find(({ at }) => at === 'bottom')!;
+  expect(foot.faceAngle).toBeCloseTo(90 - slope, 6);
+  expect(foot.faceTilt).toBeCloseTo(slope, 6);
+
+  await choose('Its rafters’ feet stand', 'On sleepers');
+  await page.waitForSelector(byId('field-timber.sleeper.thickness'));
+  await typeInto(page, 'field-timber.sleeper.thickness', '30');
+  await leaveField(page);
+  const [sleeper] = ofKind(await listed(), 'sleeper');
+  expect(sleeper!.count).toBe(2);
+  const between = Math.acos(Math.cos((slope * Math.PI) / 180) ** 2);
+  expect(sleeper!.setBack).toBeCloseTo(30 / Math.tan(between), 6);
+
+  await choose('Part of the building', 'main');
+  await choose('The house itself', 'Stands already');
+  const alone = await listed();
+  expect(new Set(alone.members.map(({ block }) => block))).toEqual(new Set(['porch']));
+  expect(alone.notes.filter(({ code }) => code === 'chalk-line')).toHaveLength(2);
+  await choose('The house itself', 'To be framed');
+});
+
+it('opens the roof for a chimney with a saddle behind it, and refuses one through the ridge', async () => {
+  await choose('Part of the building', 'main');
+  await tap(page, 'add-opening');
+  await page.waitForSelector(byId('opening-0'));
+  await typeInto(page, 'field-openings.0.along.0', '500');
+  await leaveField(page);
+  await typeInto(page, 'field-openings.0.along.1', '1000');
+  await leaveField(page);
+  const open = await listed();
+  expect(count(ofKind(open, 'trimmer'))).toBe(2);
+  const [header] = ofKind(open, 'header');
+  expect(header!.count).toBe(2);
+  // Fifty kept clear at each side.
+  expect(header!.length.body).toBeCloseTo(1100, 6);
+  await choose('Behind opening 1', 'A saddle');
+  const saddled = await listed();
+  const ridge = saddled.members.find(
+    ({ kind, block }) => kind === 'ridge' && block.startsWith('saddle'),
+  );
+  // Of the roof's own pitch, its ridge runs half its width, less the sheathing at each side.
+  expect(ridge!.length.theory).toBeCloseTo((1000 - 2 * 18) / 2, 6);
+
+  await typeInto(page, 'field-openings.0.up.0', '2800');
+  await leaveField(page);
+  await page.waitForFunction(() => /runs into a hip|ridge/u.test(document.body.innerText));
+  await typeInto(page, 'field-openings.0.up.0', '1000');
+  await leaveField(page);
+  expect(count(ofKind(await listed(), 'trimmer'))).toBe(2);
+});

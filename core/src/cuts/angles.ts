@@ -48,7 +48,9 @@ const angles = ([na, ns, ne]: Vec3): Record<
 const squarePair = (member: Member, cut: LocalCut, faceAngle: number): CutEntry['square'] => {
   const upright = Math.abs(cut.end.keep.normal[2]);
   const { axis, pair } = member;
-  if (!axis.level && !isPost(member) && (upright < NEAR || upright > 1 - NEAR)) {
+  // On a face that stands plumb; a sleeper's lies flat on the slope below.
+  const plumb = Math.abs(member.frame.s[2]) < NEAR;
+  if (!axis.level && !isPost(member) && plumb && (upright < NEAR || upright > 1 - NEAR)) {
     return { rise: 12 * pair.rise, run: 12 * pair.run };
   }
   return faceAngle < NEAR ? null : { rise: 12 * Math.tan(radians(faceAngle)), run: 12 };

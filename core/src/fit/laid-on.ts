@@ -1,4 +1,4 @@
-import { planeAt, FIT_GAP_MM, SAME_WAY_SINE, v2, v3, type Vec3 } from '../geom';
+import { insideBy, planeAt, FIT_GAP_MM, SAME_WAY_SINE, v2, v3, type Vec3 } from '../geom';
 import type { ChalkLine } from '../roof';
 import { inMm, say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
@@ -151,9 +151,6 @@ export const laidOnAmiss = (site: FrameOnSite, touching: Touching): FitProblem[]
 
 /** Whether a point lies over the slope that a roof is laid on. */
 const overSlope = ({ laid }: FrameOnSite, [x, y]: Vec3): boolean =>
-  (laid?.below.slopes[laid.on.slope]?.pieces ?? []).some(({ polygon: { points } }) =>
-    points.every((a, i) => {
-      const b = points[(i + 1) % points.length] ?? a;
-      return v2.cross(v2.sub(b, a), v2.sub([x, y], a)) > 0;
-    }),
+  (laid?.below.slopes[laid.on.slope]?.pieces ?? []).some(
+    ({ polygon }) => insideBy(polygon.points, [x, y]) > 0,
   );

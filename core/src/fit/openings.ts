@@ -1,6 +1,7 @@
 import {
   clipByAll,
   halfSpace,
+  insideBy,
   v2,
   v3,
   volume,
@@ -52,12 +53,7 @@ export const keptClear = ({ job, roof }: FrameOnSite): Kept[] =>
       )
       .sort((p, q) => heightAt(p, middle) - heightAt(q, middle));
     const slope = own.find(({ pieces }) =>
-      pieces.some(({ polygon }) =>
-        polygon.points.every((a, i) => {
-          const b = polygon.points[(i + 1) % polygon.points.length] ?? a;
-          return v2.cross(v2.sub(b, a), v2.sub(middle, a)) >= 0;
-        }),
-      ),
+      pieces.some(({ polygon }) => insideBy(polygon.points, middle) >= 0),
     );
     if (slope === undefined) return [];
     const ply = opening.doubled === true ? 2 : 1;

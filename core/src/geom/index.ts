@@ -23,6 +23,7 @@ export {
   clipConvex,
   commonConvex,
   edgesOf,
+  insideBy,
   lineCrossing,
   partedByEdge,
   subtractConvex,

@@ -31,6 +31,15 @@ export const edgesOf = <Tag>({ points, tags }: TaggedPolygon<Tag>): PolygonEdge<
   return edges;
 };
 
+/** How far inside a convex polygon, counter-clockwise, a point lies; negative outside it. */
+export const insideBy = (points: readonly Vec2[], p: Vec2): number =>
+  Math.min(
+    ...points.map((a, i) => {
+      const b = points[(i + 1) % points.length] ?? a;
+      return v2.cross(v2.unit(v2.sub(b, a)), v2.sub(p, a));
+    }),
+  );
+
 /** Whether a line along an edge of one convex polygon has all of the other on its far side, but for `slack`. */
 export const partedByEdge = (
   { points }: TaggedPolygon<unknown>,

@@ -1,4 +1,4 @@
-import { clipConvex, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
+import { clipConvex, insideBy, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
 import type { Job, PartOfJob } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { inMm, say } from '../sentence';
@@ -123,16 +123,7 @@ const chalkOf = ({ slopes }: Roof): ChalkLine[] => {
 
 /** How far inside the pieces of a slope a point lies; negative outside all of them. mm */
 const insideOf = ({ pieces }: Slope, p: Vec2): number =>
-  Math.max(
-    ...pieces.map(({ polygon: { points } }) =>
-      Math.min(
-        ...points.map((a, i) => {
-          const b = points[(i + 1) % points.length] ?? a;
-          return v2.cross(v2.unit(v2.sub(b, a)), v2.sub(p, a));
-        }),
-      ),
-    ),
-  );
+  Math.max(...pieces.map(({ polygon }) => insideBy(polygon.points, p)));
 
 /**
  * A block's roof laid on another's sheathing: which slope it lies on, what of it stands above, and its chalk lines.

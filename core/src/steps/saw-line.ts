@@ -72,7 +72,8 @@ const squareOf = (member: Member, keep: HalfSpace, angleDeg: number): SquarePair
   const upright = Math.abs(keep.normal[2]);
   const { axis, pair } = member;
   const own = { rise: 12 * pair.rise, run: 12 * pair.run };
-  const sloping = !axis.level && !axis.upright;
+  // On a face that stands plumb; a sleeper's lies flat on the slope below.
+  const sloping = !axis.level && !axis.upright && Math.abs(member.frame.s[2]) < NEAR;
   if (sloping && upright < NEAR) return { ...own, leg: 'rise' };
   if (sloping && upright > 1 - NEAR) return { ...own, leg: 'run' };
   return angleDeg < UPRIGHT_DEG

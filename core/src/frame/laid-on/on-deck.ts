@@ -14,6 +14,9 @@ const ALONG = 0.02;
 /** What is cut along the sheathing where it comes down on it; of other kinds a piece is set whole or not at all. */
 const CUT: ReadonlySet<Kind> = new Set(['ridge', 'purlin', 'fascia', 'hip', 'beam']);
 
+/** A rafter with less than this of its middle left is none. mm */
+const LEAST_BODY_MM = 100;
+
 const cornersOf = (member: Member): Vec3[] =>
   solidOf(member).flatMap((piece) =>
     piece.flatMap(({ points }) => points.map((p) => toWorld(member.frame, p))),
@@ -54,7 +57,9 @@ const rafterOnDeck = (
   meets: string | null,
 ): Member | null => {
   const chalk = through(member, deck);
-  if (chalk === null || chalk >= lengthOf(member)) return null;
+  const standsAt = through(member, stands);
+  if (chalk === null || standsAt === null || lengthOf(member) - standsAt < LEAST_BODY_MM)
+    return null;
   const foot: EndCut = { at: 'bottom', name: 'long cut', keep: over(stands), meets };
   return {
     ...between(member, chalk, lengthOf(member), [

@@ -1,4 +1,4 @@
-import { chordOf, intervals, v2, type Interval, type Vec2 } from '../../geom';
+import { chordOf, insideBy, intervals, v2, type Interval, type Vec2 } from '../../geom';
 import type { Job, Stock } from '../../job';
 import { ok, refused, type Problem, type Result } from '../../problem';
 import { outside, type Roof, type Slope } from '../../roof';
@@ -39,12 +39,7 @@ const slopeUnder = ({ slopes }: Roof, p: Vec2, { block, side }: Opening): number
   slopes.findIndex(({ pieces }) =>
     pieces.some(
       ({ plane, polygon }) =>
-        plane.block === block &&
-        plane.side === side &&
-        polygon.points.every((a, i) => {
-          const b = polygon.points[(i + 1) % polygon.points.length] ?? a;
-          return v2.cross(v2.sub(b, a), v2.sub(p, a)) >= 0;
-        }),
+        plane.block === block && plane.side === side && insideBy(polygon.points, p) >= 0,
     ),
   );
 

@@ -103,6 +103,10 @@ export const isSeated = ({ wall, platesMm }: LaidOn, { frame, stock, notches }: 
   notches.length > 0 &&
   runFrom(wall, v3.inPlan(frame.origin)) <= platesMm - stock.thickness / 2 + BELOW_MM;
 
+/** Whether a rafter stands wholly before the eave of the roof below, where there is nothing to come down on. */
+const isOutside = ({ wall }: LaidOn, { frame, stock }: Member): boolean =>
+  runFrom(wall, v3.inPlan(frame.origin)) + stock.thickness / 2 < -wall.overhangMm;
+
 export interface OnDeck {
   readonly members: readonly Member[];
   /** Rafters too short to be set. */
@@ -129,6 +133,7 @@ export const onDeck = (
     if (Math.min(...heights) >= -BELOW_MM) return [member];
     if (Math.max(...heights) <= BELOW_MM) return [];
     if (isRafter(member)) {
+      if (isOutside(laid, member)) return [member];
       if (isSeated(laid, member)) return [tailOnDeck(member, deck)];
       const side = member.side ?? 0;
       const sleeper = sleeperOf(side);

@@ -1,5 +1,5 @@
 import { clipConvex, v2, v3, type Vec2, PARALLEL_SINE } from '../geom';
-import { partOfJob, type Job } from '../job';
+import { partOfJob, type Job, type PartOfJob } from '../job';
 import { ok, refused, type Result } from '../problem';
 import { heightAt } from './bands';
 import { carriedOver } from './carried-over';
@@ -158,6 +158,12 @@ const workOutFramed = (job: Job, laid: boolean): Result<Roof> => {
   return problems.length > 0 ? refused(problems) : ok(roof);
 };
 
+/** Collar ties are the house's: a porch leans on it, and is mostly too small for any. */
+const uncollared = ({ job: { collarTies: _, ...job }, restored }: PartOfJob): PartOfJob => ({
+  job,
+  restored,
+});
+
 /** Works out every face, edge and line of the roof. Pure: the same job gives the same roof. */
 export const workOutRoof = (job: Job): Result<Roof> => {
   const laid = job.blocks.filter(({ join }, i) => i > 0 && join === 'laid-on');
@@ -167,7 +173,7 @@ export const workOutRoof = (job: Job): Result<Roof> => {
   const below = workOutFramed(under.job, false);
   if (!below.ok) return refused(under.restored(below.problems));
   const blocks = laid.map(({ id }): Result<LaidOn> => {
-    const part = partOfJob(job, (one) => one === id);
+    const part = uncollared(partOfJob(job, (one) => one === id));
     const whole = workOutFramed(part.job, true);
     if (!whole.ok) return refused(part.restored(whole.problems));
     return layOn(job, id, part, whole.value, below.value);

@@ -168,6 +168,15 @@ it('on a house that stands already only the porch is framed, the same as on a ne
   );
 });
 
+it('collar ties are the house’s own: a porch too small for any is framed without', () => {
+  const collarTies = { bottom: 'upper-third' as const, every: 2, hold: 10 };
+  const timber = { collarTie: { thickness: 38, depth: 90 } };
+  const solution = solvedInput(house({ change: { collarTies }, timber }));
+  expect(ofKind(solution, 'collar-tie').length).toBeGreaterThan(5);
+  expect(ofKind(solution, 'collar-tie').every(({ block }) => block === 'main')).toBe(true);
+  expect(fit(solution).problems).toEqual([]);
+});
+
 it('purlins over the upper roof end on the lower one by a compound cut', () => {
   const roofPurlins = [
     { block: 'porch', stock: { thickness: 75, depth: 50 }, spacing: 500, first: 60, last: 100 },

@@ -170,7 +170,6 @@ describe('workOutRoof', () => {
     ['roofs that fall to each other', valleyBetween(), /level gutter \d+ mm long/],
     ['a slope that breaks', catslide(), /break from one pitch into another along a level line/],
     ['a porch just under an eave', leanTo({ plate: -1050 }), /^step blocks\.0\.sides\.0: .*clears/],
-    ['laid-on wings', tee({ join: 'laid-on' }), /^shape-not-yet blocks\.1\.join/],
   ])('refuses %s, with its place and why', (_name, job, pattern) => {
     const lines = refusedAs(job);
     expect(lines.some((line) => pattern.test(line))).toBe(true);

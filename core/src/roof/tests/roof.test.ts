@@ -80,6 +80,11 @@ describe('workOutRoof', () => {
     expect(kindsOf(crossed())).toMatchObject({ ridge: 2, hip: 4, valley: 4 });
     // As high as the main ridge, the wing's ridge runs into it.
     expect(kindsOf(tee({ width: 6000 }))).toMatchObject({ ridge: 2, valley: 2 });
+    // Laid on, the roof below runs on whole: no valleys, two chalk lines.
+    const laid = workOutRoof(tee({ join: 'laid-on' }));
+    if (!laid.ok) throw new Error(laid.problems.map(problemLine).join('; '));
+    expect(laid.value.lines.filter(({ kind }) => kind === 'valley')).toEqual([]);
+    expect(laid.value.laid.flatMap(({ chalk }) => chalk)).toHaveLength(2);
   });
 
   it('a lean-to ends at its wall; under a higher eave it runs on to the wall, unseen there', () => {

@@ -42,29 +42,35 @@ export interface PlanDrawing {
 const planLength = ({ from, to }: { readonly from: Vec3; readonly to: Vec3 }): number =>
   v2.distance(v3.inPlan(from), v3.inPlan(to));
 
-const wallsOf = ({ blocks, edges }: Roof): PlanWall[] =>
-  blocks.flatMap((block) =>
-    block.sides.flatMap((side): PlanWall[] => {
-      const shown = edges
-        .filter(
-          (edge): edge is RoofBorder =>
-            'side' in edge && edge.block === block.id && edge.side === side.index,
-        )
-        .sort((p, q) => planLength(q) - planLength(p))[0];
-      if (shown === undefined) return [];
-      return [
-        {
-          block: block.id,
-          side: side.index,
-          gable: side.roof === 'gable',
-          from: side.start,
-          to: side.end,
-          inward: side.inward,
-          over: v3.inPlan(v3.lerp(shown.from, shown.to, 0.5)),
-        },
-      ];
-    }),
-  );
+/** Whether a block stands on walls: a saddle stands on a slope. */
+const hasWalls = ({ laid }: Roof, id: string): boolean =>
+  !laid.some(({ block, saddle }) => saddle && block === id);
+
+const wallsOf = (roof: Roof): PlanWall[] =>
+  roof.blocks
+    .filter(({ id }) => hasWalls(roof, id))
+    .flatMap((block) =>
+      block.sides.flatMap((side): PlanWall[] => {
+        const shown = roof.edges
+          .filter(
+            (edge): edge is RoofBorder =>
+              'side' in edge && edge.block === block.id && edge.side === side.index,
+          )
+          .sort((p, q) => planLength(q) - planLength(p))[0];
+        if (shown === undefined) return [];
+        return [
+          {
+            block: block.id,
+            side: side.index,
+            gable: side.roof === 'gable',
+            from: side.start,
+            to: side.end,
+            inward: side.inward,
+            over: v3.inPlan(v3.lerp(shown.from, shown.to, 0.5)),
+          },
+        ];
+      }),
+    );
 
 const dimensionsOf = ({ blocks }: Roof): PlanDrawing['dimensions'] =>
   (blocks[0]?.sides ?? []).slice(0, 2).map(({ start, end, inward, lengthMm }) => {
@@ -83,7 +89,7 @@ export const planDrawing = (
   markOf: (id: string) => string,
 ): PlanDrawing => ({
   outlines: roof.blocks
-    .filter(({ id, partOf }) => id === partOf)
+    .filter(({ id, partOf }) => id === partOf && hasWalls(roof, id))
     .map(({ sides }) => sides.map(({ start }) => start)),
   faces: roof.faces.map(({ slope, polygon }) => ({ slope, points: polygon.map(v3.inPlan) })),
   edges: roof.edges.map(({ from, to }) => [v3.inPlan(from), v3.inPlan(to)]),

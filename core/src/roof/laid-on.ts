@@ -199,6 +199,7 @@ export const layOn = (
   );
   return ok({
     block,
+    saddle: false,
     part,
     whole,
     shown,

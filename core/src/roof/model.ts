@@ -159,6 +159,8 @@ export interface ChalkLine {
 /** A block laid on the sheathing of another roof, no valley framed beneath. */
 export interface LaidOn {
   readonly block: string;
+  /** It stands behind a chimney, over no walls. */
+  readonly saddle: boolean;
   readonly part: PartOfJob;
   /** Its roof as if it stood alone, on into the other; and what of it stands above that one's sheathing. */
   readonly whole: Roof;

@@ -1,6 +1,6 @@
 import { v2, type Vec2 } from '../geom';
 import { hapOf, type Job, type PartOfJob } from '../job';
-import { refused, type Problem, type Result } from '../problem';
+import { ok, refused, type Problem, type Result } from '../problem';
 import { inMm, say } from '../sentence';
 import { pitchRad } from '../units';
 import { heightAt } from './bands';
@@ -97,5 +97,5 @@ export const saddlesOn = (
     const whole = workOut(part.job);
     if (!whole.ok) return refused(part.restored(whole.problems));
     const laid = layOn(part.job, saddleId(index), part, whole.value, below);
-    return laid.ok ? laid : refused(part.restored(laid.problems));
+    return laid.ok ? ok({ ...laid.value, saddle: true }) : refused(part.restored(laid.problems));
   });

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import type { Member } from '../frame';
-import { readJob, type JobInput } from '../job';
-import { spoken } from '../sentence';
-import { fit, solve, type Solution } from '../solve';
-import { laid, sawn, sawnWrong, turnedRound, WAYS } from '../steps/tests/sawyer';
-import { stepsOf } from '../steps';
-import { buildingInput } from './building';
-import { unseenSpoilings } from './spoil-houses';
+import type { Member } from '../../frame';
+import { readJob, type JobInput } from '../../job';
+import { spoken } from '../../sentence';
+import { fit, solve, type Solution } from '../../solve';
+import { laid, sawn, sawnWrong, turnedRound, WAYS } from './sawyer';
+import { stepsOf } from '..';
+import { buildingInput } from '../../tests/building';
+import { unseenSpoilings } from '../../tests/spoil-houses';
 
 /** A house with a porch laid on its front slope: pitches, plates, sheathing and what else is framed as they come. */
 const anyPorch = fc.record({

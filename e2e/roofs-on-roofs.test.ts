@@ -4,6 +4,7 @@ import type { CutList, CutListEntry, JobInput } from '@ogee/core';
 import { commandLine, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
+  choose,
   launch,
   leaveField,
   openPage,
@@ -76,14 +77,6 @@ afterAll(async () => {
   await server.stop();
 });
 
-/** Chooses within the group of that name. */
-const choose = (group: string, words: string): Promise<void> =>
-  page
-    .locator(
-      `::-p-xpath(//*[@role='radiogroup' and @aria-label=${JSON.stringify(group)}]//*[@role='radio' and contains(., ${JSON.stringify(words)})])`,
-    )
-    .click();
-
 /** The list of the command line for what is stored. */
 const listed = async (): Promise<CutList> => {
   await settled(page);
@@ -100,8 +93,8 @@ const count = (entries: readonly CutListEntry[]): number =>
 it('lays a porch on the house, on sleepers, and the house may stand already', async () => {
   expect(count(ofKind(await listed(), 'valley'))).toBe(2);
   await tap(page, 'place-roof');
-  await choose('Part of the building', 'porch');
-  await choose('Where it meets the other roof', 'Laid on it');
+  await choose(page, 'Part of the building', 'porch');
+  await choose(page, 'Where it meets the other roof', 'Laid on it');
   const laid = await listed();
   expect(ofKind(laid, 'valley')).toEqual([]);
   expect(ofKind(laid, 'sleeper')).toEqual([]);
@@ -112,7 +105,7 @@ it('lays a porch on the house, on sleepers, and the house may stand already', as
   expect(foot.faceAngle).toBeCloseTo(90 - slope, 6);
   expect(foot.faceTilt).toBeCloseTo(slope, 6);
 
-  await choose('Its rafters’ feet stand', 'On sleepers');
+  await choose(page, 'Its rafters’ feet stand', 'On sleepers');
   await page.waitForSelector(byId('field-timber.sleeper.thickness'));
   await typeInto(page, 'field-timber.sleeper.thickness', '30');
   await leaveField(page);
@@ -121,16 +114,16 @@ it('lays a porch on the house, on sleepers, and the house may stand already', as
   const between = Math.acos(Math.cos((slope * Math.PI) / 180) ** 2);
   expect(sleeper!.setBack).toBeCloseTo(30 / Math.tan(between), 6);
 
-  await choose('Part of the building', 'main');
-  await choose('The house itself', 'Stands already');
+  await choose(page, 'Part of the building', 'main');
+  await choose(page, 'The house itself', 'Stands already');
   const alone = await listed();
   expect(new Set(alone.members.map(({ block }) => block))).toEqual(new Set(['porch']));
   expect(alone.notes.filter(({ code }) => code === 'chalk-line')).toHaveLength(2);
-  await choose('The house itself', 'To be framed');
+  await choose(page, 'The house itself', 'To be framed');
 });
 
 it('opens the roof for a chimney with a saddle behind it, and refuses one through the ridge', async () => {
-  await choose('Part of the building', 'main');
+  await choose(page, 'Part of the building', 'main');
   await tap(page, 'add-opening');
   await page.waitForSelector(byId('opening-0'));
   await typeInto(page, 'field-openings.0.along.0', '500');
@@ -143,7 +136,7 @@ it('opens the roof for a chimney with a saddle behind it, and refuses one throug
   expect(header!.count).toBe(2);
   // Fifty kept clear at each side.
   expect(header!.length.body).toBeCloseTo(1100, 6);
-  await choose('Behind opening 1', 'A saddle');
+  await choose(page, 'Behind opening 1', 'A saddle');
   const saddled = await listed();
   const ridge = saddled.members.find(
     ({ kind, block }) => kind === 'ridge' && block.startsWith('saddle'),

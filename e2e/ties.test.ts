@@ -3,6 +3,7 @@ import type { CutListEntry, Job } from '@ogee/core';
 import { commandLine, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
+  choose,
   launch,
   leaveField,
   openPage,
@@ -56,14 +57,6 @@ afterAll(async () => {
   await server.stop();
 });
 
-/** Chooses within the group of that name. */
-const choose = (group: string, words: string): Promise<void> =>
-  page
-    .locator(
-      `::-p-xpath(//*[@role='radiogroup' and @aria-label=${JSON.stringify(group)}]//*[@role='radio' and contains(., ${JSON.stringify(words)})])`,
-    )
-    .click();
-
 /** The list of the command line for what is stored, by kind. */
 const listed = async (kind: string): Promise<CutListEntry[]> => {
   await settled(page);
@@ -74,13 +67,13 @@ const listed = async (kind: string): Promise<CutListEntry[]> => {
 
 it('sets ties and purlins by thumb, and the list is that of the command line', async () => {
   await tap(page, 'place-timber');
-  await choose('Ceiling ties', 'On the wall plates');
-  await choose('Collars', 'By height');
+  await choose(page, 'Ceiling ties', 'On the wall plates');
+  await choose(page, 'Collars', 'By height');
   await page.waitForSelector(byId('field-collarTies.bottom'));
   await typeInto(page, 'field-collarTies.bottom', '1100');
   await leaveField(page);
-  await choose('Under the rafters', 'Plumb');
-  await choose('How far in', 'A distance');
+  await choose(page, 'Under the rafters', 'Plumb');
+  await choose(page, 'How far in', 'A distance');
   await page.waitForSelector(byId('field-purlins.0.at'));
   await typeInto(page, 'field-purlins.0.at', '800');
   await leaveField(page);
@@ -142,11 +135,11 @@ it('hangs barges and their ladder on or off under the roof', async () => {
 
 it('lays purlins over the rafters and laps the joists by thumb, as the command line has them', async () => {
   await tap(page, 'place-timber');
-  await choose('On the rafters', 'Over them');
+  await choose(page, 'On the rafters', 'Over them');
   await page.waitForSelector(byId('field-roofPurlins.0.spacing'));
   await typeInto(page, 'field-roofPurlins.0.spacing', '700');
   await leaveField(page);
-  await choose('From wall to wall', 'Lapped half-way');
+  await choose(page, 'From wall to wall', 'Lapped half-way');
   await page.waitForSelector(byId('field-rafterTies.lap'));
   await typeInto(page, 'field-rafterTies.lap', '120');
   await leaveField(page);
@@ -165,7 +158,7 @@ it('lays purlins over the rafters and laps the joists by thumb, as the command l
 
 it('settles the eave by its figures: a soffit gives the overhang, an overhang the soffit', async () => {
   await tap(page, 'place-roof');
-  await choose('Worked out from the other two', 'The overhang');
+  await choose(page, 'Worked out from the other two', 'The overhang');
   await typeInto(page, 'field-eave.framing.soffit', '250');
   await leaveField(page);
   await settled(page);
@@ -181,7 +174,7 @@ it('settles the eave by its figures: a soffit gives the overhang, an overhang th
   await tap(page, 'eave-hap');
   const focused = await page.evaluate(() => document.activeElement?.getAttribute('data-testid'));
   expect(focused).toBe('field-eave.framing.seat.hap');
-  await choose('Worked out from the other two', 'The soffit');
+  await choose(page, 'Worked out from the other two', 'The soffit');
   await typeInto(page, `field-eave.blocks.0.sides.0.overhang`, '350');
   await leaveField(page);
   await settled(page);
@@ -191,9 +184,9 @@ it('settles the eave by its figures: a soffit gives the overhang, an overhang th
 });
 
 it('puts studs in the gables, struts under the purlins, and the mitre on a sheet of plywood', async () => {
-  await choose('In the gable, under its rafters', 'Not framed here');
+  await choose(page, 'In the gable, under its rafters', 'Not framed here');
   expect(await listed('gable-stud')).toEqual([]);
-  await choose('In the gable, under its rafters', 'Gable studs, flat');
+  await choose(page, 'In the gable, under its rafters', 'Gable studs, flat');
   expect((await listed('gable-stud'))[0]!.count).toBe(4);
   await openSample(page, server.base, 'Quince Yard');
   await tap(page, 'place-cuts');

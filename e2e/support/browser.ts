@@ -137,3 +137,11 @@ export const press = (page: Page, words: string): Promise<void> =>
     page,
     `::-p-xpath(//*[(@role='button' or @role='radio' or @role='checkbox' or self::button) and contains(normalize-space(.), ${JSON.stringify(words)})])`,
   );
+
+/** Chooses within the group of that name. */
+export const choose = (page: Page, group: string, words: string): Promise<void> =>
+  page
+    .locator(
+      `::-p-xpath(//*[@role='radiogroup' and @aria-label=${JSON.stringify(group)}]//*[@role='radio' and contains(., ${JSON.stringify(words)})])`,
+    )
+    .click();

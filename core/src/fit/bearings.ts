@@ -201,14 +201,15 @@ const isBroken = (
  */
 const runsBeside = (
   { roof }: FrameOnSite,
-  { member }: Placed,
+  { member, pieces }: Placed,
   end: TimberEnd,
-  touching: readonly Touch[],
+  at: (face: PlacedFace) => readonly Touch[],
 ): boolean => {
   if (!isPost(member) || !end.upper) return false;
   const inSlope = end.faces.every(({ points }) =>
     roof.slopes.some(({ plane }) => points.every((p) => Math.abs(planeAt(plane, p)) < FIT_GAP_MM)),
   );
+  const touching = pieces.flatMap(({ faces }) => faces.flatMap(at));
   const under = touching.some(
     ({ contact, other, face }) =>
       isMember(other) &&
@@ -318,8 +319,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
         (end.faces.length === 0 || isTail(site, end.faces, member, bears))
       )
         continue;
-      const all = placed.pieces.flatMap(({ faces }) => faces.flatMap(at));
-      if (runsBeside(site, placed, end, all)) continue;
+      if (runsBeside(site, placed, end, at)) continue;
       if (isBroken(site, placed, end, contacts) || isFirstAtPeak(site, placed, end, contacts))
         continue;
       problems.push(loose(placed, end, share));

@@ -1,7 +1,8 @@
-import { box, chordWithin, clipByAll, intervals, v2, type Interval, type Vec3 } from '../geom';
-import { heightAt, type Plate } from '../roof';
+import { chordWithin, clipByAll, intervals, v2, type Interval, type Vec3 } from '../geom';
+import { eaveSlope, heightAt, type Plate } from '../roof';
 import { inMm, say } from '../sentence';
 import type { FrameOnSite } from './frame-on-site';
+import { levelBox } from './placed';
 import type { FitProblem } from './report';
 import { isTaken } from './untied';
 
@@ -17,22 +18,14 @@ const passedOver = (
   gap: Interval,
 ): boolean => {
   const { blocking } = site.job.timber;
-  const slope = site.roof.slopes.find(({ sides }) =>
-    sides.some((own) => own.block === block && own.side === side && own.band === 0),
-  );
+  const slope = eaveSlope(site.roof, block, side);
   if (blocking === undefined || slope === undefined) return false;
-  const world = ([t, inward, z]: Vec3): Vec3 => {
-    const [x, y] = v2.add(
-      v2.add(line.start, v2.scale(line.along, t)),
-      v2.scale(line.inward, inward),
-    );
-    return [x, y, topMm + z];
-  };
-  const whole = box<null>(
+  const whole = levelBox(
+    [line.start[0], line.start[1], topMm],
+    line.along,
     [gap[0] + 1, 0, 0],
     [gap[1] - 1, blocking.thickness, blocking.depth],
-    [null, null, null, null, null, null],
-  ).map(({ tag, points }) => ({ tag, points: points.map(world) }));
+  );
   const lookouts = site.members.filter(({ member }) => member.kind === 'lookout');
   return isTaken({ ...site, members: lookouts }, clipByAll(whole, [slope.plane], null));
 };

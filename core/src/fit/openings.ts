@@ -2,6 +2,7 @@ import {
   clipByAll,
   halfSpace,
   insideBy,
+  SAME_WAY_SINE,
   v2,
   v3,
   volume,
@@ -85,7 +86,7 @@ const woodIn = ({ job }: FrameOnSite, kept: Kept, placed: Placed): number => {
 
 /** Whether a face stands plumb on one edge of what is kept clear, looking in. */
 const standsOn = ({ plane, points }: PlacedFace, at: Vec2, inward: Vec2): boolean =>
-  v2.dot(v3.inPlan(plane.normal), inward) > 1 - 1e-6 &&
+  v2.dot(v3.inPlan(plane.normal), inward) > 1 - SAME_WAY_SINE &&
   points.every((p) => Math.abs(v2.dot(v2.sub(v3.inPlan(p), at), inward)) <= ON_EDGE_MM);
 
 /** How much of an edge of what is kept clear has a face of such a timber on it, along the edge. mm */

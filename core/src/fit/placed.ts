@@ -1,8 +1,10 @@
 import {
   ALONGSIDE_SINE,
+  box,
   PARALLEL_SINE,
   SAME_POINT_MM,
   toWorld,
+  v2,
   v3,
   type ConvexSolid,
   type Plane,
@@ -142,6 +144,24 @@ export const place = (member: Member, mark: string): Placed => {
     );
   const faces = pieces.flatMap((piece) => piece.faces);
   return { member, mark, ...bodyOf(pieces), tops: faces.filter(looksUp(member.frame)) };
+};
+
+/** A box on the level where it would stand: `heading` its first axis, its second to the left, its third up. mm */
+export const levelBox = (
+  [x0, y0, z0]: Vec3,
+  heading: Vec2,
+  low: Vec3,
+  high: Vec3,
+): ConvexSolid<null> => {
+  const left = v2.left(heading);
+  return box<null>(low, high, [null, null, null, null, null, null]).map(({ tag, points }) => ({
+    tag,
+    points: points.map(([x, y, z]): Vec3 => [
+      x0 + heading[0] * x + left[0] * y,
+      y0 + heading[1] * x + left[1] * y,
+      z0 + z,
+    ]),
+  }));
 };
 
 const prism = (outline: readonly Vec2[], bottom: number, top: number): ConvexSolid<null> => {

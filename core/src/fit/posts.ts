@@ -1,5 +1,5 @@
-import { FIT_GAP_MM, v2, v3 } from '../geom';
-import { plateThicknessOf, type SideLine } from '../roof';
+import { FIT_GAP_MM, intervals, v2, v3 } from '../geom';
+import { plateThicknessOf, postedEaves, type PostedEave, type SideLine } from '../roof';
 import { inMm, say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
@@ -7,30 +7,12 @@ import { outFrom, type FrameOnSite } from './frame-on-site';
 import { isMember, type Placed } from './placed';
 import type { FitProblem } from './report';
 
-/** An eave that stands on posts. */
-interface Carried {
-  readonly block: string;
-  readonly side: SideLine;
-  readonly height: number;
-  readonly spacing: number;
-}
-
-const carriedOf = ({ job, roof }: FrameOnSite): Carried[] =>
-  job.blocks.flatMap(({ id, sides }, i) =>
-    sides.flatMap((given, k): Carried[] => {
-      const side = roof.blocks[i]?.sides[k];
-      return given.roof === 'eave' && given.posts !== undefined && side !== undefined
-        ? [{ block: id, side, ...given.posts }]
-        : [];
-    }),
-  );
-
 const alongOf = ({ start, along }: SideLine, { corners }: Placed): readonly [number, number] => {
   const us = corners.map((p) => v2.dot(v2.sub(v3.inPlan(p), start), along));
   return [Math.min(...us), Math.max(...us)];
 };
 
-const nothing = (one: Carried, mm: number, u: number, text: FitProblem['text']): FitProblem => {
+const nothing = (one: PostedEave, mm: number, u: number, text: FitProblem['text']): FitProblem => {
   const [x, y] = v2.add(one.side.start, v2.scale(one.side.along, u));
   return {
     members: ['roof', 'nothing'],
@@ -65,7 +47,7 @@ const endHolds = (beam: Placed, u: number, side: SideLine, touching: Touching): 
 
 const beamAmiss = (
   site: FrameOnSite,
-  one: Carried,
+  one: PostedEave,
   beam: Placed,
   touching: Touching,
 ): FitProblem[] => {
@@ -87,17 +69,14 @@ const beamAmiss = (
 };
 
 /** Where posts are wanted under an eave: the middles, from the wall's start. mm */
-const placesOf = ({ side, spacing }: Carried, wide: number): number[] => {
-  const between = side.lengthMm - wide;
-  const bays = Math.max(1, Math.ceil(between / spacing - 1e-6));
-  return Array.from({ length: bays + 1 }, (_, i) => wide / 2 + (between * i) / bays);
-};
+const placesOf = ({ side, spacing }: PostedEave, wide: number): number[] =>
+  intervals.evenly(wide / 2, side.lengthMm - wide / 2, spacing);
 
 /** Whether each eave that stands on posts has its beam under the plate, and its posts under that. */
 export const postsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const { post: stock } = site.job.timber;
   const all = site.members.filter(({ member }) => member.kind === 'post');
-  return carriedOf(site).flatMap((one): FitProblem[] => {
+  return postedEaves(site.job, site.roof).flatMap((one): FitProblem[] => {
     const own = (kind: string): Placed[] =>
       site.members.filter(
         ({ member }) =>

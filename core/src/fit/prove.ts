@@ -1,5 +1,5 @@
 import type { Member } from '../frame';
-import type { Job } from '../job';
+import { standsAlready, type Job } from '../job';
 import type { Roof } from '../roof';
 import { dryFit, overlapsAmiss, unlisted } from './dry-fit';
 import type { FitReport } from './report';
@@ -41,7 +41,7 @@ export const prove = (
   const upper = new Set(laid.map(({ block }) => block));
   const below = members.filter(({ block }) => !upper.has(block));
   // What stands already is not framed, and nothing of it is proved.
-  const stands = under.part.job.blocks.some(({ existing }) => existing === true);
+  const stands = under.part.job.blocks.some(standsAlready);
   const reports = [
     ...(stands ? [] : [dryFit(under.part.job, under.roof, below, markOf)]),
     ...laid.map((on) => {

@@ -1,4 +1,4 @@
-import { v3 } from '../geom';
+import { SAME_WAY_SINE, v3 } from '../geom';
 import { say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
 import { isSeam } from './ends';
@@ -51,5 +51,5 @@ export const openScarfs = (site: FrameOnSite, touching: Touching): FitProblem[] 
 /** A face that lies on the roof that this one is laid on, or in a slope: no scarf. */
 const liesFree = ({ roof, laid }: FrameOnSite, { plane }: PlacedFace): boolean =>
   [...roof.slopes.map((slope) => slope.plane), ...(laid === null ? [] : [laid.on.deck])].some(
-    ({ normal }) => Math.abs(v3.dot(normal, plane.normal)) > 1 - 1e-6,
+    ({ normal }) => Math.abs(v3.dot(normal, plane.normal)) > 1 - SAME_WAY_SINE,
   );

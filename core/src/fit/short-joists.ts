@@ -1,11 +1,11 @@
-import { box, FIT_GAP_MM, SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { FIT_GAP_MM, SAME_WAY_SINE, v2, v3, type Vec2 } from '../geom';
 import { isRafter } from '../kinds';
 import { roofAbout, type SideLine } from '../roof';
 import { say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
 import { middleOf, outFrom, type FrameOnSite } from './frame-on-site';
-import { isEavePlate, isMember, type Placed } from './placed';
+import { isEavePlate, isMember, levelBox, type Placed } from './placed';
 import type { FitProblem } from './report';
 import { isTaken, platesUnder } from './untied';
 
@@ -79,21 +79,16 @@ const hasNoRoom = (
 ): boolean => {
   const stock = site.job.timber.rafterTie;
   if (stock === undefined) return true;
-  const left = v2.left(line.inward);
-  const world = ([x, y, z]: Vec3): Vec3 => [
-    foot[0] + line.inward[0] * x + left[0] * y,
-    foot[1] + line.inward[1] * x + left[1] * y,
-    line.plateMm + z,
-  ];
   return ([1, -1] as const).every((way) => {
     const near = (way * member.stock.thickness) / 2;
     const far = near + way * stock.thickness;
     // Its clipped end aside.
-    const place = box<null>(
+    const place = levelBox(
+      [foot[0], foot[1], line.plateMm],
+      line.inward,
       [stock.depth, Math.min(near, far), 0],
       [run - 1, Math.max(near, far), stock.depth],
-      [null, null, null, null, null, null],
-    ).map(({ tag, points }) => ({ tag, points: points.map(world) }));
+    );
     const out = place.some(({ points }) =>
       points.some((p) => roofAbout(site.roof, v3.inPlan(p), member.block, null).z < p[2]),
     );

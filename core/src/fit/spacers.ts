@@ -1,10 +1,10 @@
-import { box, FIT_GAP_MM, SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { FIT_GAP_MM, SAME_WAY_SINE, v2, v3, type Vec2 } from '../geom';
 import { isRafter } from '../kinds';
 import { inMm, say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
 import { middleOf, outFrom, type FrameOnSite } from './frame-on-site';
-import { isEavePlate, isMember, type Placed } from './placed';
+import { isEavePlate, isMember, levelBox, type Placed } from './placed';
 import type { FitProblem } from './report';
 import { isTaken, platesUnder } from './untied';
 
@@ -84,17 +84,13 @@ export const spacersAmiss = (site: FrameOnSite, touching: Touching): FitProblem[
     if (packed) return [];
     const { stock } = first.tie.member;
     const z = first.tie.member.frame.origin[2];
-    const world = ([x, y, up]: Vec3): Vec3 => [
-      foot[0] + heading[0] * x + left[0] * y,
-      foot[1] + heading[1] * x + left[1] * y,
-      z + up,
-    ];
     const [from, to] = [first.way * half, first.way * (half + first.gap)];
-    const place = box<null>(
+    const place = levelBox(
+      [foot[0], foot[1], z],
+      heading,
       [stock.depth, Math.min(from, to), 1],
       [2 * stock.depth, Math.max(from, to), stock.depth - 1],
-      [null, null, null, null, null, null],
-    ).map(({ tag, points }) => ({ tag, points: points.map(world) }));
+    );
     return isTaken(site, place)
       ? []
       : [

@@ -1,5 +1,4 @@
 import {
-  box,
   clipByAll,
   FIT_GAP_MM,
   FIT_OVERLAP_MM3,
@@ -10,14 +9,13 @@ import {
   volume,
   type ConvexSolid,
   type HalfSpace,
-  type Vec3,
 } from '../geom';
 import { isRafter } from '../kinds';
 import { say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
 import { middleOf, type FrameOnSite } from './frame-on-site';
 import { slopeOf } from './layout';
-import { isEavePlate, type Placed, type PlacedPlate } from './placed';
+import { isEavePlate, levelBox, type Placed, type PlacedPlate } from './placed';
 import type { FitProblem } from './report';
 import { bottomOf } from './tie-height';
 
@@ -143,28 +141,23 @@ export const hasNoRoom = (
   const block = roof.blocks.find(({ id }) => id === one.member.block);
   if (stock === undefined || left == null || right == null || block === undefined) return false;
   const a = v2.unit(v3.inPlan(one.member.frame.a));
-  const s = v2.left(a);
   const hold = kind === 'collar-tie' ? (job.collarTies?.hold ?? 0) : 0;
   const bottom =
     kind === 'rafter-tie' ? seatedAt(one, touching)[0] : bottomOf(site, one, left, right);
   if (bottom === undefined) return false;
-  const origin = v3.inPlan(one.member.frame.origin);
-  const world = ([x, y, z]: Vec3): Vec3 => [
-    origin[0] + a[0] * x + s[0] * y,
-    origin[1] + a[1] * x + s[1] * y,
-    z,
-  ];
+  const [x, y] = one.member.frame.origin;
   const { thickness } = job.timber.common;
   // Of two that are lapped one lies on each side.
   const lapped = kind === 'rafter-tie' && job.rafterTies?.lap !== undefined;
   const taken = ([1, -1] as const).map((way) => {
     const near = (way * thickness) / 2;
     const far = near + way * stock.thickness;
-    const whole = box<null>(
+    const whole = levelBox(
+      [x, y, 0],
+      a,
       [-REACH_MM, Math.min(near, far), bottom],
       [REACH_MM, Math.max(near, far), bottom + stock.depth],
-      [null, null, null, null, null, null],
-    ).map(({ tag, points }) => ({ tag, points: points.map(world) }));
+    );
     const slanted = [left, right].map(({ plane }) => ({ ...plane, offset: plane.offset - hold }));
     const between = clipByAll(whole, slanted, null);
     const walls = block.walls.map(({ a: x, b: y, c }): HalfSpace => ({

@@ -1,4 +1,4 @@
-import type { Job } from '../job';
+import { standsAlready, type Job } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { LINE_TIMBER, platesOf, type LaidOn, type LineKind, type Roof } from '../roof';
 import { say } from '../sentence';
@@ -102,9 +102,6 @@ const frameLaid = (laid: LaidOn): Result<Framing> => {
   });
 };
 
-/** Whether a roof stands already: the check lets all of its parts do so, or none. */
-const stands = ({ blocks }: Job): boolean => blocks.some(({ existing }) => existing === true);
-
 const NOTHING: Framing = {
   members: [],
   leftOut: { stations: 0, short: 0, headers: 0, alone: 0 },
@@ -114,7 +111,10 @@ const NOTHING: Framing = {
 export const frameRoof = (job: Job, roof: Roof): Result<Framing> => {
   if (roof.under === null) return frameWhole(job, roof);
   const { part } = roof.under;
-  const below = stands(part.job) ? ok(NOTHING) : frameWhole(part.job, roof.under.roof);
+  // The check lets all of its parts stand already, or none.
+  const below = part.job.blocks.some(standsAlready)
+    ? ok(NOTHING)
+    : frameWhole(part.job, roof.under.roof);
   if (!below.ok) return refused(part.restored(below.problems));
   const all = [below, ...roof.laid.map(frameLaid)];
   const problems = all.flatMap((one) => (one.ok ? [] : one.problems));

@@ -8,6 +8,7 @@
 export { frameRoof, type Framing } from './frame-roof';
 export { isOpeningHeader } from './openings/headers';
 export { scarfTimes } from './joint/scarfs';
+export { MOST_SPACER_MM } from './ties/spacers';
 export type { LeftOut } from './primary';
 export { bellyOf } from './member/board';
 export { planLine } from './member/plan-line';

@@ -1,4 +1,4 @@
-import { SAME_POINT_MM, toWorld, v2, v3, type Vec2, type Vec3, SAME_HEIGHT_MM } from '../geom';
+import { SAME_POINT_MM, v2, v3, type Vec2, type Vec3, SAME_HEIGHT_MM } from '../geom';
 import { LINE_TIMBER, roofAbout, type RoofOver, type Slope } from '../roof';
 import { plumbFrame, plumbKeep } from './member/board';
 import type { HeaderTheory } from './lines/headers';
@@ -8,7 +8,7 @@ import { overPlates, seatNotch } from './joint/plate-notches';
 import type { SetLine } from './lines/set-lines';
 import { startOf, type SetRafter } from './rafters/set-rafters';
 import { planPoint } from './layout/slope-plan';
-import { solidOf } from './member/solid-of';
+import { cornersOf, solidOf } from './member/solid-of';
 import { cutsOf, type Strip } from './joint/strip';
 import { standsInFascia, tailCuts } from './eaves/tails';
 import { heightOn, rafterStock, sideAt, slopeAt, stockOf, type Site } from './site';
@@ -33,11 +33,6 @@ const mostProud = (
   }
   return found;
 };
-
-const cornersOf = (member: Member): Vec3[] =>
-  solidOf(member).flatMap((piece) =>
-    piece.flatMap(({ points }) => points.map((p) => toWorld(member.frame, p))),
-  );
 
 /** Planes off, slope by slope, the corners of a board that reach above the roof. */
 export const planedToRoof = (site: Site, member: Member): Member => {

@@ -1,3 +1,5 @@
+import { WHOLE_SPACES } from './tolerance';
+
 /** A stretch of a line, from low to high. */
 export type Interval = readonly [low: number, high: number];
 
@@ -45,4 +47,11 @@ export const without = (
     if (high - reached > least) rest.push([reached, high]);
   }
   return rest;
+};
+
+/** From the first to the last, both of them, evenly and no further apart than `most`; none where they pass each other. */
+export const evenly = (first: number, last: number, most: number): number[] => {
+  if (last < first) return [];
+  const parts = Math.max(1, Math.ceil((last - first) / most - WHOLE_SPACES));
+  return Array.from({ length: parts + 1 }, (_, i) => first + ((last - first) * i) / parts);
 };

@@ -13,6 +13,9 @@ export const ALONGSIDE_SINE = 1e-4;
 /** Lines that meet by less than this do so nowhere that a board could be sawn to. Unitless. */
 export const MEETS_SINE = 1e-3;
 
+/** A hair over a whole number of spaces is that number: rounding. Unitless. */
+export const WHOLE_SPACES = 1e-6;
+
 /** Heights and falls that agree to this are one: nothing a level shows. mm */
 export const SAME_HEIGHT_MM = 0.01;
 

@@ -1,5 +1,6 @@
 import { area2, SAME_POINT_MM, v2, type Vec2 } from '../geom';
 import type { Problem } from '../problem';
+import { standsAlready } from './sides';
 import { inMm, leastMm, say, type Sentence } from '../sentence';
 import { pitchRad } from '../units';
 import type { Block, Job } from './schema';
@@ -291,9 +292,9 @@ const checkSaddles = ({ blocks, saddles }: Job): Problem[] =>
 /** Blocks that stand already: all that is framed into each other, and something laid on it. */
 const checkExisting = ({ blocks, saddles }: Job): Problem[] => {
   const framed = blocks.filter(({ join }, i) => i === 0 || join === 'framed');
-  const standing = blocks.filter(({ existing }) => existing === true);
+  const standing = blocks.filter(standsAlready);
   return blocks.flatMap((block, i): Problem[] => {
-    if (block.existing !== true) return [];
+    if (!standsAlready(block)) return [];
     const problem = (text: Problem['text']): Problem[] => [
       { code: 'not-framed', path: `blocks.${i}.existing`, text },
     ];

@@ -6,7 +6,7 @@
  */
 export { jobSchema, type Job, type JobInput, type Block, type Side, type Stock } from './schema';
 export { jobFromStore, readJob, readJobText } from './read';
-export { firstEave } from './sides';
+export { firstEave, standsAlready } from './sides';
 export { newJob, type NewJobChoice, type NewShape } from './new-job';
 export * from './edit';
 export {

@@ -9,3 +9,6 @@ export const firstEave = (
   }
   return null;
 };
+
+/** Whether a block stands already: its planes are given, and nothing of it is framed. */
+export const standsAlready = ({ existing }: Block): boolean => existing === true;

@@ -1,10 +1,8 @@
 import { v2, v3 } from '../geom';
-import type { Member } from '../frame';
+import { MOST_SPACER_MM, type Member } from '../frame';
 import { inMm, say } from '../sentence';
 import { caution, type Remark, type Subject } from './remark';
 
-/** A joist further from its rafter than this is not packed out to it. mm */
-const MOST_SPACER_MM = 60;
 /** A gap under this is none. mm */
 const FLAT_MM = 0.5;
 

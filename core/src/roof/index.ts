@@ -28,10 +28,20 @@ export {
   plateThicknessOf,
   plateWidthOf,
   standingWall,
+  postedEaves,
   strutWallsOf,
   type Plate,
+  type PostedEave,
 } from './plates';
-export { outside, overOwnWalls, overWall, roofAbout, roofOver, type RoofOver } from './surface';
+export {
+  eaveSlope,
+  outside,
+  overOwnWalls,
+  overWall,
+  roofAbout,
+  roofOver,
+  type RoofOver,
+} from './surface';
 export { isOnePoint, runsThrough } from './nodes';
 export { LINE_TIMBER } from './model';
 export type {

@@ -263,3 +263,24 @@ export const platesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] =>
   }
   return plates;
 };
+
+/** An eave whose plate lies on a beam and posts. mm */
+export interface PostedEave {
+  readonly block: string;
+  /** Its block's number in the job. */
+  readonly index: number;
+  readonly side: SideLine;
+  /** Of the plate's top above the ground, and the furthest the posts stand apart. */
+  readonly height: number;
+  readonly spacing: number;
+}
+
+export const postedEaves = (job: Job, { blocks }: Pick<Roof, 'blocks'>): PostedEave[] =>
+  job.blocks.flatMap(({ id, sides }, index) =>
+    sides.flatMap((given, k): PostedEave[] => {
+      const side = blocks[index]?.sides[k];
+      return given.roof !== 'eave' || given.posts === undefined || side === undefined
+        ? []
+        : [{ block: id, index, side, ...given.posts }];
+    }),
+  );

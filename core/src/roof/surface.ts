@@ -47,6 +47,16 @@ export const roofAbout = (roof: Roof, p: Vec2, block: string, side: number | nul
 /** A point this near a block's edge is on it. mm */
 const REACH_MM = 1e-3;
 
+/** The slope that comes down to a side's eave; of several bands the lowest. */
+export const eaveSlope = (
+  { slopes }: Pick<Roof, 'slopes'>,
+  block: string,
+  side: number | null,
+): Slope | undefined =>
+  slopes.find(({ sides }) =>
+    sides.some((own) => own.block === block && own.side === side && own.band === 0),
+  );
+
 /** A point of a roof this near a wall's face lies over it. mm */
 const OVER_WALL_MM = 0.01;
 

@@ -4,7 +4,7 @@
  * Takes the job and its roof; promises the true area of every slope, how the sheets lie on it in its own plane, how many
  * are bought, and the angle and tilt that they are sawn to at hips and valleys.
  */
-import type { Job } from '../job';
+import { standsAlready, type Job } from '../job';
 import type { Roof } from '../roof';
 import { sheathedSlopes, trueArea, type SheathedEdge, type SheathedSlope } from './sheathed';
 import { layOut, type LaidSlope } from './sheets';
@@ -39,9 +39,7 @@ export interface SheetedSlope extends SheathedSlope, LaidSlope {}
 export const sheetedSlopes = (job: Job, roof: Roof): SheetedSlope[] =>
   sheathedSlopes(roof)
     // What stands already has its sheathing.
-    .filter(
-      ({ block }) => !job.blocks.some(({ id, existing }) => id === block && existing === true),
-    )
+    .filter(({ block }) => !job.blocks.some((one) => one.id === block && standsAlready(one)))
     .map((slope) => ({ ...slope, ...layOut(slope, sheetOf(job)) }));
 
 /** Areas, sheets and edges, slope by slope. */

@@ -1,6 +1,6 @@
 import { v2, v3, type Interval, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
-import type { SideLine, Slope } from '../../roof';
+import { eaveSlope, type SideLine, type Slope } from '../../roof';
 import { leastMm, inMm, say } from '../../sentence';
 import { isRafter, isTie, type Kind } from '../../kinds';
 import { cutBetween, gapsAlong, type Gap } from '../joint/between';
@@ -24,9 +24,7 @@ interface Eave {
 /** Along every plate under an eave; where two parts share a wall, once. */
 const eavesOf = (site: Site): Eave[] =>
   site.plates.flatMap(({ block, side, line, outline }): Eave[] => {
-    const slope = site.roof.slopes.find(({ sides }) =>
-      sides.some((own) => own.block === block && own.side === side && own.band === 0),
-    );
+    const slope = eaveSlope(site.roof, block, side);
     if (slope === undefined) return [];
     const outside = outline.filter((p) => Math.abs(runFrom(line, p)) < OUTSIDE_MM);
     const ts = outside.map((p) => v2.dot(v2.sub(p, line.start), line.along));

@@ -1,4 +1,13 @@
-import { chordWithin, halfSpace, SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import {
+  chordWithin,
+  halfSpace,
+  intervals,
+  SAME_POINT_MM,
+  v2,
+  v3,
+  type Vec2,
+  type Vec3,
+} from '../../geom';
 import type { Stock } from '../../job';
 import { isRafter } from '../../kinds';
 import { inMm, mostMm, say } from '../../sentence';
@@ -9,23 +18,14 @@ import { axisOf, memberId, type EndCut, type Member, type Notch } from '../membe
 import { sideAt, type Site } from '../site';
 import type { Rake } from './rake';
 
-/** A hair over a whole number of spaces is that number: rounding. */
-const SLACK = 1e-6;
 /** How much of a rafter's depth a lookout laid through its top may take. */
 const MOST_HOUSED = 1 / 2;
 
 /** How lookouts carry the barge: butted between it and the gable's rafter, or laid in through its top to the next. */
-export const laidIn = ({ job }: Pick<Site, 'job'>): boolean => job.framing.lookouts === 'laid-in';
+const laidIn = ({ job }: Pick<Site, 'job'>): boolean => job.framing.lookouts === 'laid-in';
 
 /** The direction up a rake's slope. */
 const upOf = ({ slope }: Rake): Vec3 => plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).a;
-
-/** Evenly from the first to the last, no further apart than the rafters. mm */
-const evenly = (site: Site, first: number, last: number): number[] => {
-  if (last < first) return [];
-  const parts = Math.max(1, Math.ceil((last - first) / site.job.framing.spacing - SLACK));
-  return Array.from({ length: parts + 1 }, (_, i) => first + ((last - first) * i) / parts);
-};
 
 /**
  * Where the middles of a ladder's rungs stand along a rake, from its low end, along the slope: the first flush with the
@@ -39,7 +39,7 @@ const rungsAlong = (site: Site, { slope, low, high }: Rake, stock: Stock): numbe
   const length = v3.distance(low, high);
   const first = stock.thickness / 2;
   const last = length - stock.thickness / 2 - stock.depth * Math.tan(slope.slopeRad);
-  return evenly(site, first, last);
+  return intervals.evenly(first, last, site.job.framing.spacing);
 };
 
 /**
@@ -53,7 +53,7 @@ const laidAlong = (site: Site, { slope, low, high }: Rake, stock: Stock): number
     stock.depth / 2 -
     stock.thickness * Math.tan(slope.slopeRad) -
     Math.max(ridge, SAME_POINT_MM);
-  return evenly(site, 1.5 * stock.depth, last);
+  return intervals.evenly(1.5 * stock.depth, last, site.job.framing.spacing);
 };
 
 /** A board square out from a gable, from `from` to `to` past its wall's face. mm */

@@ -10,7 +10,7 @@ import {
 } from '../../geom';
 import type { HalfSpace, Interval, Vec3 } from '../../geom';
 import type { EndCut, Member } from '../member/member';
-import { solidOf, woodWithin } from '../member/solid-of';
+import { cornersOf, solidOf, woodWithin } from '../member/solid-of';
 import { RIPPED } from './strip';
 
 /** Wood that two boards may share before one is cut: rounding. mm³ */
@@ -121,15 +121,11 @@ const boundsOf = (member: Member): Bounds => {
   if (known !== undefined) return known;
   const low: [number, number, number] = [Infinity, Infinity, Infinity];
   const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
-  for (const piece of solidOf(member))
-    for (const { points } of piece)
-      for (const point of points) {
-        const p = toWorld(member.frame, point);
-        for (const axis of [0, 1, 2] as const) {
-          if (p[axis] < low[axis]) low[axis] = p[axis];
-          if (p[axis] > high[axis]) high[axis] = p[axis];
-        }
-      }
+  for (const p of cornersOf(member))
+    for (const axis of [0, 1, 2] as const) {
+      if (p[axis] < low[axis]) low[axis] = p[axis];
+      if (p[axis] > high[axis]) high[axis] = p[axis];
+    }
   const bounds = { low, high };
   boxes.set(member, bounds);
   return bounds;

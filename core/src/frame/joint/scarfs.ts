@@ -23,7 +23,7 @@ export const scarfTimes = ({ framing }: Job): number => framing.scarf ?? USUAL;
 const ABUTMENT_SHARE = 1 / 6;
 
 /** How high a scarf's abutments stand in a timber; 0 where it runs out to feather edges. mm */
-export const abutmentOf = ({ framing }: Job, { depth }: Member['stock']): number =>
+const abutmentOf = ({ framing }: Job, { depth }: Member['stock']): number =>
   framing.scarfEnds === 'square' ? depth * ABUTMENT_SHARE : 0;
 
 /**

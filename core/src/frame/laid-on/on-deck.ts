@@ -1,9 +1,9 @@
-import { flip, planeAt, toWorld, v3, type HalfSpace, type Plane, type Vec3 } from '../../geom';
+import { flip, planeAt, v3, type HalfSpace, type Plane } from '../../geom';
 import type { Job } from '../../job';
 import { isRafter, isTie, type Kind } from '../../kinds';
 import type { LaidOn } from '../../roof';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
-import { solidOf } from '../member/solid-of';
+import { cornersOf } from '../member/solid-of';
 import { runFrom } from '../site';
 
 /** Wood that comes below the sheathing by less touches it. mm */
@@ -16,11 +16,6 @@ const CUT: ReadonlySet<Kind> = new Set(['ridge', 'purlin', 'fascia', 'hip', 'bea
 
 /** A rafter with less than this of its middle left is none. mm */
 const LEAST_BODY_MM = 100;
-
-const cornersOf = (member: Member): Vec3[] =>
-  solidOf(member).flatMap((piece) =>
-    piece.flatMap(({ points }) => points.map((p) => toWorld(member.frame, p))),
-  );
 
 /** Keeps what stands above a plane that looks up. */
 const over = ({ normal, offset }: Plane): HalfSpace => flip({ normal, offset });

@@ -1,4 +1,4 @@
-import { v2, v3, type Vec3 } from '../../geom';
+import { SAME_POINT_MM, v2, v3, type Vec3 } from '../../geom';
 import { plumbKeep } from '../member/board';
 import type { Stock } from '../../job';
 import type { Junction } from './line-places';
@@ -90,9 +90,6 @@ export const headerAt = (
   };
 };
 
-/** A rafter this near a station stands on it: rounding. mm */
-const AT_STATION_MM = 1e-6;
-
 /** The header's outline in plan, cut on the faces of the rafters that carry it. */
 export const headerStrip = (
   site: Site,
@@ -121,7 +118,7 @@ export const headerStrip = (
     rafters.find(
       ({ span }) =>
         span.index === header.slope &&
-        Math.abs(span.station.u - station) < AT_STATION_MM &&
+        Math.abs(span.station.u - station) < SAME_POINT_MM &&
         span.low.v < header.v &&
         span.high.v > header.v,
     )?.id ?? null;

@@ -1,5 +1,5 @@
-import { box, clipByAll, clipSolid, flip, halfSpaceToLocal, volume } from '../../geom';
-import type { BoardFrame, ConvexSolid, HalfSpace } from '../../geom';
+import { box, clipByAll, clipSolid, flip, halfSpaceToLocal, toWorld, volume } from '../../geom';
+import type { BoardFrame, ConvexSolid, HalfSpace, Vec3 } from '../../geom';
 import type { Bevel, EndCut, Member, Notch } from './member';
 
 /**
@@ -72,6 +72,12 @@ const notched = (
     ? [above, ...heels.map((heel) => kept(beyond, heel))]
     : [above, heels.reduce(kept, beyond)];
 };
+
+/** Every corner of the sawn board in the world, once a face it stands in. */
+export const cornersOf = (member: Member): Vec3[] =>
+  solidOf(member).flatMap((piece) =>
+    piece.flatMap(({ points }) => points.map((p) => toWorld(member.frame, p))),
+  );
 
 /** How much of a member's wood lies within bounds in the world. mm³ */
 export const woodWithin = (member: Member, bounds: readonly HalfSpace[]): number => {

@@ -3,8 +3,7 @@ import type { Divider, Span } from '../layout/spans';
 import { planPoint } from '../layout/slope-plan';
 import type { HeaderPlace } from '../lines/headers';
 import { memberId } from '../member/member';
-import { heightOn, slopeAt, type OpeningPlace, type Site } from '../site';
-import { trimmerStock } from './places';
+import { heightOn, rafterStock, slopeAt, type OpeningPlace, type Site } from '../site';
 
 /** Told apart from the headers under ridges by the end of their ids. */
 const OPENING = 'opening';
@@ -16,7 +15,7 @@ const OPENING = 'opening';
 const headersOf = (site: Site, opening: OpeningPlace): HeaderPlace[] => {
   const { us, vs, ply, slope: index, block } = opening;
   const slope = slopeAt(site, index);
-  const stock = trimmerStock(site.job);
+  const stock = rafterStock(site, 'trimmer');
   const half = stock.thickness / 2;
   const ends = [us[0] - half, us[1] + half] as const;
   const u = (us[0] + us[1]) / 2;

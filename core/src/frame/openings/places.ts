@@ -1,22 +1,25 @@
-import { chordOf, insideBy, intervals, v2, type Interval, type Vec2 } from '../../geom';
-import type { Job, Stock } from '../../job';
+import {
+  chordOf,
+  insideBy,
+  intervals,
+  TOUCHING_MM,
+  v2,
+  type Interval,
+  type Vec2,
+} from '../../geom';
+import type { Job } from '../../job';
 import { ok, refused, type Problem, type Result } from '../../problem';
 import { outside, type Roof, type Slope } from '../../roof';
 import { inMm, leastMm, mostMm, say } from '../../sentence';
 import { onSlope, planPoint } from '../layout/slope-plan';
-import type { OpeningPlace } from '../site';
+import { rafterStock, type OpeningPlace } from '../site';
 
 type Opening = Job['openings'][number];
 
 /** A rafter that an opening leaves less than this of, plan, is none. mm */
 const LEAST_JACK_MM = 150;
-/** What comes to the edge of a slope is within it. mm */
-const ROUNDING_MM = 1e-3;
 /** A stretch that runs on across a seam of its slope is one. mm */
 const SEAM_MM = 0.1;
-
-/** What stands beside openings, and across them. */
-export const trimmerStock = ({ timber }: Job): Stock => timber.trimmer ?? timber.common;
 
 /** How many stand side by side. */
 const ply = ({ doubled }: Opening): number => (doubled === true ? 2 : 1);
@@ -32,7 +35,7 @@ const chordsOf = ({ pieces }: Slope, from: Vec2, way: Vec2): Interval[] =>
   );
 
 const around = (all: readonly Interval[], [low, high]: Interval): Interval | null =>
-  all.find(([from, to]) => from <= low + ROUNDING_MM && to >= high - ROUNDING_MM) ?? null;
+  all.find(([from, to]) => from <= low + TOUCHING_MM && to >= high - TOUCHING_MM) ?? null;
 
 /** The slope that the middle of an opening lies in. */
 const slopeUnder = ({ slopes }: Roof, p: Vec2, { block, side }: Opening): number =>
@@ -144,7 +147,7 @@ const placeOf = (job: Job, roof: Roof, opening: Opening, index: number): Opening
   const clear = opening.clearance;
   const us: Interval = [from[0] + a0 - clear, from[0] + a1 + clear];
   const vs: Interval = [from[1] + h0 - clear, from[1] + h1 + clear];
-  const stock = trimmerStock(job);
+  const stock = rafterStock({ job }, 'trimmer');
   const beside = ply(opening) * stock.thickness;
   const across = beside + LEAST_JACK_MM;
   const taken: Taken = {
@@ -177,7 +180,7 @@ const placeOf = (job: Job, roof: Roof, opening: Opening, index: number): Opening
 
 /** Two that stand so near that their timbers would be the same. */
 const crossing = (job: Job, places: readonly OpeningPlace[]): Problem[] => {
-  const { thickness } = trimmerStock(job);
+  const { thickness } = rafterStock({ job }, 'trimmer');
   return places.flatMap((one, i) =>
     places.slice(0, i).flatMap((other): Problem[] => {
       if (other.slope !== one.slope) return [];

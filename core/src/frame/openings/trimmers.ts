@@ -1,8 +1,5 @@
-import type { Site } from '../site';
-import { trimmerStock } from './places';
-
-/** A rafter's centre line this near another's stands in it by rounding only. mm */
-const ROUNDING_MM = 1e-6;
+import { SAME_POINT_MM } from '../../geom';
+import { rafterStock, type Site } from '../site';
 
 interface Placed {
   readonly u: number;
@@ -23,7 +20,7 @@ export const withTrimmers = (
 ): readonly Placed[] => {
   const openings = site.openings.filter((one) => one.slope === slope);
   if (openings.length === 0) return at;
-  const wide = trimmerStock(site.job).thickness;
+  const wide = rafterStock(site, 'trimmer').thickness;
   const { thickness } = site.job.timber.common;
   const trimmers = openings.flatMap(({ us, ply }) =>
     ([-1, 1] as const).flatMap((way) =>
@@ -36,7 +33,7 @@ export const withTrimmers = (
   const apart = (wide + thickness) / 2;
   const found: Placed[] = [];
   for (const { u } of trimmers)
-    if (!found.some((one) => Math.abs(one.u - u) < ROUNDING_MM))
+    if (!found.some((one) => Math.abs(one.u - u) < SAME_POINT_MM))
       found.push({ u, node: null, trimmer: true });
   for (const one of at) {
     let { u } = one;
@@ -44,9 +41,9 @@ export const withTrimmers = (
     for (const { u: in2, way } of [...trimmers].sort(
       (p, q) => Math.abs(p.u - one.u) - Math.abs(q.u - one.u),
     ))
-      if (Math.abs(u - in2) < apart - ROUNDING_MM) u = in2 + way * apart;
+      if (Math.abs(u - in2) < apart - SAME_POINT_MM) u = in2 + way * apart;
     const free = found.every(
-      (other) => Math.abs(other.u - u) > Math.min(apart, thickness) - 2 * ROUNDING_MM,
+      (other) => Math.abs(other.u - u) > Math.min(apart, thickness) - 2 * SAME_POINT_MM,
     );
     if (free) found.push(u === one.u ? one : { u, node: null });
   }

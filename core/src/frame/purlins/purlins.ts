@@ -1,4 +1,4 @@
-import { halfSpace, toWorld, v2, v3, type HalfSpace, type Vec2, type Vec3 } from '../../geom';
+import { halfSpace, v2, v3, type HalfSpace, type Vec2, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { purlinDistance, runOfSide, type Slope } from '../../roof';
@@ -7,7 +7,7 @@ import { isRafter } from '../../kinds';
 import { clashing } from '../joint/in-space';
 import { notchedOver } from '../joint/notched-over';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
-import { solidOf } from '../member/solid-of';
+import { cornersOf } from '../member/solid-of';
 import type { Added, Pass } from '../pass';
 import { sideAt, type Site } from '../site';
 import { deepestLip, LEAST_UNDER_LIP, withLips } from './lips';
@@ -96,11 +96,7 @@ const amiss = (
     return say`set plumb with a square top would be notched ${inMm(notch)} into rafters ${inMm(depth)} deep; bevel its top, set it canted, or take a thinner one`;
   if (bevelled > purlin.stock.depth / 2 + BEVEL_SLACK_MM)
     return say`set plumb would lose ${inMm(bevelled)} of its depth to the bevel; set it canted, or take a deeper or thinner one`;
-  const low = Math.min(
-    ...solidOf(purlin).flatMap((piece) =>
-      piece.flatMap(({ points }) => points.map((p) => toWorld(purlin.frame, p)[2])),
-    ),
-  );
+  const low = Math.min(...cornersOf(purlin).map(([, , z]) => z));
   if (low < plateMm) return say`would hang ${inMm(plateMm - low)} below the ‹plate›’s top`;
   if ((['top', 'bottom'] as const).some((at) => endOf(site, wanted, distance, stretch, at).open))
     return say`would end in the open, under no ‹hip› or ‹valley› and at no wall`;

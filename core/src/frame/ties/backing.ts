@@ -11,7 +11,7 @@ import type { Added, Pass } from '../pass';
 import { runFrom, type Site } from '../site';
 
 /** How far it sticks out inside its plate, for the edge of a ceiling's board. mm */
-export const LEDGE_MM = 50;
+const LEDGE_MM = 50;
 /** What of it lies on the plate, at least. mm */
 const LEAST_ON_MM = 25;
 /** No timber that stands across is thinner: as near are the lines that it is looked for on. mm */

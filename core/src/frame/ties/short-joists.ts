@@ -9,12 +9,12 @@ import {
   type Vec3,
 } from '../../geom';
 import { isRafter } from '../../kinds';
-import { roofAbout } from '../../roof';
-import { clashing, facesOf } from '../joint/in-space';
+import { eaveSlope, roofAbout } from '../../roof';
+import { facesOf } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
-import { heightOn, sideAt, slopeAt, type Site } from '../site';
+import { heightOn, sideAt, type Site } from '../site';
 import { below, CLIPPED_MM, hasRoom, slopeCut } from './lie';
 
 /** A whole tie that turns further than this from square across, as a cosine, stops none. */
@@ -90,7 +90,8 @@ const joistAt = (
   if (hit === null || hit.mm < SHORTEST_MM) return null;
   const a: Vec3 = [inward[0], inward[1], 0];
   const e: Vec3 = [0, 0, 1];
-  const { slope } = slopeUnder(site, rafter);
+  const slope = eaveSlope(site.roof, rafter.block, rafter.side);
+  if (slope === undefined) return null;
   const proud = plateMm + stock.depth > heightOn(slope, start) + CLIPPED_MM;
   const ends: EndCut[] = [
     { at: 'top', name: 'end cut', keep: flip(hit.face), meets: hit.tie.id },
@@ -114,14 +115,6 @@ const joistAt = (
     fold: null,
     dropMm: null,
   };
-};
-
-/** The slope that a rafter lies in at its foot. */
-const slopeUnder = (site: Site, { block, side }: Member) => {
-  const index = site.roof.slopes.findIndex(({ sides }) =>
-    sides.some((own) => own.block === block && own.side === side && own.band === 0),
-  );
-  return { slope: slopeAt(site, index) };
 };
 
 /** Whether a joist keeps under the roof all along, its clipped end aside: beside a corner the next slope falls over it. */
@@ -159,12 +152,7 @@ export const shortJoists: Pass = (site, _primary, before): Added => {
     for (const way of left ? ([1, -1] as const) : ([-1, 1] as const)) {
       const joist = joistAt(site, footing, own, way, `${id}.short`);
       if (joist === null || !underRoof(site, joist)) continue;
-      const others = [
-        ...before.filter(({ id: other }) => !joist.ends.some(({ meets }) => meets === other)),
-        ...members,
-      ];
-      if (!hasRoom(site, [joist], others)) continue;
-      if (clashing(joist, before).length > 0) continue;
+      if (!hasRoom(site, [joist], [...before, ...members])) continue;
       members.push(joist);
       numbers.set(key, number + 1);
       break;

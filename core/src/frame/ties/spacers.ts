@@ -1,9 +1,10 @@
 import { v2, v3, type Vec3 } from '../../geom';
+import { eaveSlope } from '../../roof';
 import { clashing } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
-import { sideAt, slopeAt, type Site } from '../site';
+import { sideAt, type Site } from '../site';
 import { below, slopeCut } from './lie';
 
 /** A joist further from its rafter than this is not packed out to it; nearer than the least, they touch. mm */
@@ -57,10 +58,8 @@ const blockIn = (site: Site, rafter: Member, { joist, gapMm, way }: Beside): Mem
   const run = DEPTHS_LONG * joist.stock.depth;
   const a: Vec3 = [inward[0], inward[1], 0];
   const e: Vec3 = [0, 0, 1];
-  const index = site.roof.slopes.findIndex(({ sides }) =>
-    sides.some((one) => one.block === rafter.block && one.side === rafter.side && one.band === 0),
-  );
-  const slope = slopeAt(site, index);
+  const slope = eaveSlope(site.roof, rafter.block, rafter.side);
+  if (slope === undefined) return null;
   const ends: EndCut[] = [
     {
       at: 'top',

@@ -1,7 +1,7 @@
-import { SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import { intervals, SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
-import { plateThicknessOf, type SideLine } from '../../roof';
+import { plateThicknessOf, postedEaves, type PostedEave, type SideLine } from '../../roof';
 import { inMm, leastMm, say } from '../../sentence';
 import { clashing, clearInSpace } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
@@ -11,33 +11,11 @@ import type { Site } from '../site';
 
 /** A post shorter than this is none. mm */
 const SHORTEST_POST_MM = 300;
-/** A hair over a whole number of spaces is that number: rounding. */
-const SLACK = 1e-6;
-
-/** An eave that stands on posts. */
-interface Carried {
-  readonly block: string;
-  readonly index: number;
-  readonly side: SideLine;
-  readonly height: number;
-  readonly spacing: number;
-}
-
-const carriedSides = ({ job, roof }: Site): Carried[] =>
-  job.blocks.flatMap(({ id, sides }, index) =>
-    sides.flatMap((given, k): Carried[] => {
-      const side = roof.blocks[index]?.sides[k];
-      return given.roof !== 'eave' || given.posts === undefined || side === undefined
-        ? []
-        : [{ block: id, index, side, ...given.posts }];
-    }),
-  );
-
 const onWall = ({ start, along, inward }: SideLine, u: number, inside: number): Vec2 =>
   v2.add(v2.add(start, v2.scale(along, u)), v2.scale(inward, inside));
 
 /** A beam under an eave's plate, from end to end, flush with its outside. */
-const beamOf = (site: Site, { block, side }: Carried, stock: Stock): Member => {
+const beamOf = (site: Site, { block, side }: PostedEave, stock: Stock): Member => {
   const top = side.plateMm - plateThicknessOf(site.job);
   const at = (u: number): Vec2 => onWall(side, u, stock.thickness / 2);
   const a: Vec3 = [side.along[0], side.along[1], 0];
@@ -70,7 +48,7 @@ const beamOf = (site: Site, { block, side }: Carried, stock: Stock): Member => {
 
 /** A post under a beam: its wide face along the wall, flush with its outside. */
 const postAt = (
-  { block, side, height }: Carried,
+  { block, side, height }: PostedEave,
   stock: Stock,
   beam: Member,
   u: number,
@@ -106,13 +84,9 @@ const postAt = (
   };
 };
 
-/** From one end of a beam to the other, the end ones flush, no further apart than wanted. mm */
-const stationsOf = ({ side, spacing }: Carried, wide: number): number[] => {
-  const [first, last] = [wide / 2, side.lengthMm - wide / 2];
-  if (last < first) return [];
-  const parts = Math.max(1, Math.ceil((last - first) / spacing - SLACK));
-  return Array.from({ length: parts + 1 }, (_, i) => first + ((last - first) * i) / parts);
-};
+/** From one end of a beam to the other, the end ones flush. mm */
+const stationsOf = ({ side, spacing }: PostedEave, wide: number): number[] =>
+  intervals.evenly(wide / 2, side.lengthMm - wide / 2, spacing);
 
 const missing = (timber: Job['timber']): Problem[] =>
   (['beam', 'post'] as const).flatMap((kind) =>
@@ -127,7 +101,7 @@ const missing = (timber: Job['timber']): Problem[] =>
         ],
   );
 
-const tooShort = ({ index, side, height }: Carried, length: number): Problem => ({
+const tooShort = ({ index, side, height }: PostedEave, length: number): Problem => ({
   code: 'size',
   path: `blocks.${index}.sides.${side.index}.posts.height`,
   text: say`the ‹posts› would be ${inMm(length)} long under the ‹plate› and its ‹beam›; accepted is at least ${leastMm(height - length + SHORTEST_POST_MM)}`,
@@ -135,7 +109,7 @@ const tooShort = ({ index, side, height }: Carried, length: number): Problem => 
 
 /** Beams under the eaves that stand on posts, and the posts under them. */
 export const posts: Pass = (site, _primary, before): Added => {
-  const carried = carriedSides(site);
+  const carried = postedEaves(site.job, site.roof);
   if (carried.length === 0) return { members: [], problems: [] };
   const problems = missing(site.job.timber);
   const { beam: beamStock, post: postStock } = site.job.timber;

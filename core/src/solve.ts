@@ -1,4 +1,4 @@
-import { cutLines, impossibleLine, markOf, runningMarks, type CutList } from './cuts';
+import { cutLines, impossibleLine, markOf, runningMarks, storyTapes, type CutList } from './cuts';
 import { prove, type FitReport } from './fit';
 import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
@@ -19,20 +19,24 @@ export interface Solution {
 /** How many findings are told where a frame does not hold: the first say enough. */
 const TOLD = 3;
 
-const pathOf = (job: Job, block: string): string => {
+/** Where in the job a block is told of: what is derived for a saddle or a dormer, by that. */
+const pathOf = (job: Job, { laid }: Roof, block: string): string => {
+  const on = laid.find((one) => one.block === block);
+  const [told] = on?.part.restored([{ code: 'not-framed', path: 'blocks.0', text: say`` }]) ?? [];
+  if (told !== undefined) return told.path;
   const index = job.blocks.findIndex(({ id }) => id === block);
   return index < 0 ? 'blocks' : `blocks.${index}`;
 };
 
 /** A list with a line that cannot be sawn is not given. */
-const impossible = ({ job, cuts }: Solution): Problem[] => {
+const impossible = ({ job, roof, cuts }: Solution): Problem[] => {
   const found = impossibleLine(cuts);
   if (found === null) return [];
   const { entry, fault } = found;
   return [
     {
       code: 'not-framed',
-      path: pathOf(job, entry.block),
+      path: pathOf(job, roof, entry.block),
       text: say`this roof cannot be framed yet: ${entry.mark} (${entry.kind}) would come out with ${fault}. Accepted is a plan whose roof lines stand further apart there, or like pitches`,
     },
   ];
@@ -54,7 +58,7 @@ const notProved = (solution: Solution): Problem[] => {
       const block = members.find(({ id }) => id === ids[0])?.block ?? job.blocks[0]?.id ?? '';
       return {
         code: 'not-framed' as const,
-        path: pathOf(job, block),
+        path: pathOf(job, roof, block),
         text: say`this roof cannot be framed yet: ${text}. Accepted is a plan whose roof lines stand further apart there, or like pitches and ‹plates›`,
       };
     });
@@ -80,7 +84,10 @@ export const solve = (job: Job): Result<Solution> => {
       job: job.name,
       members,
       notes: notesOf(subject, members, remarks),
-      marks: runningMarks(job, subject.roof, subject.framing.members, members),
+      marks: [
+        ...storyTapes(subject.roof, subject.framing.members, members),
+        ...runningMarks(job, subject.roof, subject.framing.members, members),
+      ],
       sheathing: sheathingOf(job, subject.roof),
     },
   };

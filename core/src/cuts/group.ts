@@ -80,6 +80,10 @@ const mirrored = (cuts: Shape['cuts'], level: boolean): Shape['cuts'] =>
         offMm,
       }));
 
+/** A post's mirror image, turned half round on its foot. */
+const turned = (cuts: Shape['cuts']): Shape['cuts'] =>
+  cuts.map(({ at, normal: [a, s, e], offMm }) => ({ at, normal: [a, s, -e] as const, offMm }));
+
 const near = (p: readonly number[], q: readonly number[], slack: number): boolean =>
   p.every((value, i) => Math.abs(value - (q[i] ?? NaN)) <= slack);
 
@@ -126,6 +130,8 @@ const firstTold = (figures: readonly (number | undefined)[]): number =>
 export const handOf = ({ member, shape, reaches }: Piece): keyof Hands => {
   const level = member.axis.level;
   if (cutAlike(shape.cuts, mirrored(shape.cuts, level))) return 'plain';
+  // What stands plumb has no crown: turned half round on its foot it is its own mirror image.
+  if (member.axis.upright && cutAlike(shape.cuts, turned(shape.cuts))) return 'plain';
   // Turned end for end it is its own mirror image: no cut of it leans to a face.
   if (level && shape.cuts.every(({ normal }) => Math.abs(normal[1]) < CUT_ALIKE_RAD))
     return 'plain';

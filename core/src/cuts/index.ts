@@ -10,6 +10,7 @@ export { impossibleLine } from './sound';
 export { boardOf } from './board-drawing';
 export { cutLines } from './cut-list';
 export { runningMarks, tapesOf } from './running-marks';
+export { fromOtherEnd, storyTapes } from './story-tapes';
 export { notchPlumbDepth } from './local-cut';
 export { seatOf } from './seat';
 export { handOf, pieceOf } from './group';

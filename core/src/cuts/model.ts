@@ -77,12 +77,20 @@ const entry = z.object({
 const tape = z.object({
   /** What it is set out on: a rafter along its top edge, a roofing sheet down its length. */
   on: z.enum(['plate', 'ridge', 'rafter', 'sheet']),
-  /** Whose: a block and its side, `main.0`. */
+  /** Whose: a block and its side, `main.0`; of a ridge, its id. */
   of: z.string(),
   /** Where the tape is hooked. */
   from: z.string(),
+  /** How long what it lies along is, where it can be read from either end. mm */
+  length: z.number().optional(),
   at: z.array(
-    z.object({ mm: z.number(), mark: z.string(), edge: z.enum(['near', 'far', 'centre']) }),
+    z.object({
+      mm: z.number(),
+      mark: z.string(),
+      edge: z.enum(['near', 'far', 'centre']),
+      /** From that edge to the other, along the tape. mm */
+      wide: z.number().optional(),
+    }),
   ),
 });
 

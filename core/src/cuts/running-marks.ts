@@ -68,5 +68,6 @@ export const tapesOf = (
 ): RunningMarks[] => {
   const own = marks.filter(({ of }) => of === `${block}.${side ?? ''}`);
   if (isRafter({ kind })) return seat === null ? [] : own.filter(({ on }) => on === 'rafter');
-  return own.filter(({ at }) => at.some((one) => one.mark === mark));
+  const along = own.filter(({ on }) => on === 'rafter' || on === 'sheet');
+  return along.filter(({ at }) => at.some((one) => one.mark === mark));
 };

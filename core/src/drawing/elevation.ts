@@ -1,15 +1,10 @@
 import { v2, type Vec2, type Vec3 } from '../geom';
+import type { Member } from '../frame';
 import { roofOver, type Roof } from '../roof';
+import { timberPanels } from './elevation-timbers';
+import type { Panel } from './panel';
 
 export type Looking = 'end' | 'side';
-
-/** A polygon or a line of an elevation: x to the right, z up, mm. */
-export interface Panel {
-  readonly of: 'roof' | 'wall' | 'line';
-  readonly points: readonly Vec2[];
-  /** How far off its nearest point is. mm */
-  readonly away: number;
-}
 
 export interface ElevationView {
   /** To be drawn in order, the furthest first: what lies behind is hidden by what stands before it. */
@@ -48,7 +43,11 @@ const wallOf = (
 /**
  * The roof as seen level from far away: from outside the first wall (`side`), or from its right-hand end (`end`).
  */
-export const elevationView = (roof: Roof, looking: Looking): ElevationView => {
+export const elevationView = (
+  roof: Roof,
+  members: readonly Member[],
+  looking: Looking,
+): ElevationView => {
   const first = roof.blocks[0]?.sides[0];
   const along = first?.along ?? [1, 0];
   const inward = first?.inward ?? [0, 1];
@@ -88,8 +87,9 @@ export const elevationView = (roof: Roof, looking: Looking): ElevationView => {
       away: Math.min(distance([from, to]), ...off) - 1,
     };
   });
-  const panels = [...faces, ...walls, ...lines].sort((p, q) => q.away - p.away);
-  const all = panels.flatMap(({ points }) => points);
+  const timbers = timberPanels(roof, members, away, flat, nearest);
+  const panels = [...faces, ...walls, ...lines, ...timbers].sort((p, q) => q.away - p.away);
+  const all = [...faces, ...walls, ...lines].flatMap(({ points }) => points);
   return {
     panels,
     left: Math.min(...all.map(([x]) => x)),

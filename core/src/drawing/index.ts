@@ -12,6 +12,8 @@ export {
   type Named,
 } from './development';
 export { eaveSection, type EaveSection } from './eave-section';
-export { elevationView, type ElevationView, type Looking, type Panel } from './elevation';
+export { elevationView, type ElevationView, type Looking } from './elevation';
 export { frameMesh, type FrameMesh } from './frame-mesh';
+export { sheetDrawings, type SheetDrawing } from './sheet-drawing';
+export type { Panel } from './panel';
 export { planDrawing, type PlanDrawing, type PlanTimber, type PlanWall } from './plan';

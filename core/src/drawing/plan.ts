@@ -1,7 +1,7 @@
 import type { Kind } from '../kinds';
 import { planLine, type Member } from '../frame';
 import { v2, v3, type Vec2, type Vec3 } from '../geom';
-import type { Roof, RoofBorder } from '../roof';
+import type { LaidOn, Roof, RoofBorder } from '../roof';
 
 export interface PlanTimber {
   readonly id: string;
@@ -42,13 +42,13 @@ export interface PlanDrawing {
 const planLength = ({ from, to }: { readonly from: Vec3; readonly to: Vec3 }): number =>
   v2.distance(v3.inPlan(from), v3.inPlan(to));
 
-/** Whether a block stands on walls: a saddle stands on a slope. */
-const hasWalls = ({ laid }: Roof, id: string): boolean =>
-  !laid.some(({ block, saddle }) => saddle && block === id);
+/** What a block of a roof is: a part of the building, a saddle on a slope, a dormer. */
+const standsAs = ({ laid }: Roof, id: string): LaidOn['as'] =>
+  laid.find(({ block }) => block === id)?.as ?? 'part';
 
 const wallsOf = (roof: Roof): PlanWall[] =>
   roof.blocks
-    .filter(({ id }) => hasWalls(roof, id))
+    .filter(({ id }) => standsAs(roof, id) === 'part')
     .flatMap((block) =>
       block.sides.flatMap((side): PlanWall[] => {
         const shown = roof.edges
@@ -89,7 +89,7 @@ export const planDrawing = (
   markOf: (id: string) => string,
 ): PlanDrawing => ({
   outlines: roof.blocks
-    .filter(({ id, partOf }) => id === partOf && hasWalls(roof, id))
+    .filter(({ id, partOf }) => id === partOf && standsAs(roof, id) !== 'saddle')
     .map(({ sides }) => sides.map(({ start }) => start)),
   faces: roof.faces.map(({ slope, polygon }) => ({ slope, points: polygon.map(v3.inPlan) })),
   edges: roof.edges.map(({ from, to }) => [v3.inPlan(from), v3.inPlan(to)]),

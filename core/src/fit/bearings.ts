@@ -314,8 +314,8 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
       if (end.faces.length > 0 && end.faces.some((face) => atGable(site, member, face))) continue;
       if (
         !end.upper &&
-        // A barge stands on no plate: its ladder carries it.
-        (isSeated || member.kind === 'barge') &&
+        // A barge stands on no plate: its ladder carries it. A false tail hangs on the wall at its upper end.
+        (isSeated || member.kind === 'barge' || member.kind === 'false-tail') &&
         (end.faces.length === 0 || isTail(site, end.faces, member, bears))
       )
         continue;

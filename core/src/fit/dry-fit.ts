@@ -12,10 +12,11 @@ import { shortJoistsAmiss } from './short-joists';
 import { spacersAmiss } from './spacers';
 import { floating } from './carried';
 import { contactsOf, touchingBy } from './contacts';
-import { bareEaves, openMitres } from './eaves';
+import { bareEaves, leaningEnds, openMitres } from './eaves';
 import { frameOnSite, middleOf, type FrameOnSite, type Laid } from './frame-on-site';
 import { outOfPlane } from './in-place';
 import { gableEndsAmiss } from './gable-ends';
+import { cheekStudsAmiss } from './cheek-studs';
 import { gableStudsAmiss } from './gable-studs';
 import { laidOnAmiss } from './laid-on';
 import { offLayout } from './layout';
@@ -157,10 +158,12 @@ export const dryFit = (
       ...strips.problems,
       ...bareEaves(site, contacts),
       ...openMitres(site, touching),
+      ...leaningEnds(site, touching),
       ...offLayout(site),
       ...bareGaps(site),
       ...gableEndsAmiss(site, touching),
       ...gableStudsAmiss(site, touching),
+      ...cheekStudsAmiss(site, touching),
       ...ledgersAmiss(site, touching),
       ...purlinsAmiss(site, touching),
       ...strutsAmiss(site, touching),

@@ -119,6 +119,49 @@ export const openMitres = ({ members }: FrameOnSite, touching: Touching): FitPro
   );
 };
 
+/** A face that leans out of plumb by more than this, as a sine, and out of square by as much as a cosine. */
+const LEANS = 0.02;
+
+/** Fascias of which a leaning end lies neither against a timber nor in a slope: one is sawn to the other hand. */
+export const leaningEnds = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+  const { roof, laid, members } = site;
+  const planes = [
+    ...roof.slopes.map(({ plane }) => plane),
+    ...(laid === null ? [] : [laid.on.deck]),
+  ];
+  return members
+    .filter(({ member }) => member.kind === 'fascia')
+    .flatMap((fascia) => {
+      const { a } = fascia.member.frame;
+      const loose = fascia.pieces
+        .flatMap(({ faces }) => faces)
+        .filter(({ plane: { normal }, points }) => {
+          const along = Math.abs(v3.dot(normal, a));
+          const leans = Math.abs(normal[2]) > LEANS && along > END && along < 1 - LEANS;
+          return leans && !planes.some((plane) => liesIn(points, plane, FIT_GAP_MM));
+        })
+        .filter(
+          (face) =>
+            !touching(fascia).some(
+              (contact) => contact.face === face || contact.otherFace === face,
+            ),
+        );
+      const [first] = loose;
+      return first === undefined
+        ? []
+        : [
+            {
+              members: [fascia.mark, 'roof'] as const,
+              ids: [fascia.member.id],
+              kind: 'gap' as const,
+              mm: 0,
+              at: middleOfPoints(first.points),
+              text: say`an end of ${fascia.mark} leans against nothing, and lies in no slope`,
+            },
+          ];
+    });
+};
+
 /** Eaves of one block that end this near the crossing of their lines make a corner there. mm */
 const CORNER_REACH_MM = 400;
 

@@ -1,6 +1,7 @@
 import { clipConvex, planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import {
+  onSide,
   gablePlatesOf,
   heightAt,
   platesOf,
@@ -85,6 +86,21 @@ const platesOn = (job: Job, roof: Roof, members: readonly Placed[], laid: Laid |
   });
 };
 
+/** The walls that stand in openings that go down to the plate, on that plate in the walls' own outside faces. */
+const wallsInOpenings = (job: Job, { blocks }: Roof): Body[] =>
+  job.openings.flatMap(({ block, side: index, along, up }): Body[] => {
+    const side = blocks.find(({ id }) => id === block)?.sides[index];
+    if (side === undefined || up[0] > 0) return [];
+    const [a, b] = along;
+    const outline = [
+      onSide(side, a, 0),
+      onSide(side, b, 0),
+      onSide(side, b, WALL_SLAB_MM),
+      onSide(side, a, WALL_SLAB_MM),
+    ];
+    return [placeWall(outline, side.plateMm, WALL_HIGH_MM)];
+  });
+
 export const frameOnSite = (
   job: Job,
   roof: Roof,
@@ -104,6 +120,7 @@ export const frameOnSite = (
   walls: [
     ...roof.blocks.flatMap(({ sides }) => sides.filter((side) => side.roof === 'wall').map(wallOf)),
     ...(laid === null ? [] : decksOf(laid)),
+    ...wallsInOpenings(job, roof),
   ],
   laid,
 });

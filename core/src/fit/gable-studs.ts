@@ -10,7 +10,7 @@ import {
   type Vec2,
   type Vec3,
 } from '../geom';
-import { overWall, type SideLine } from '../roof';
+import { heightAt, onSide, overWall, type SideLine } from '../roof';
 import { inMm, say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
@@ -32,9 +32,6 @@ interface Gable {
   /** Where along it the roof is highest, from its start. mm */
   readonly peak: number;
 }
-
-const onWall = ({ side }: Pick<Gable, 'side'>, u: number, inside: number): Vec2 =>
-  v2.add(v2.add(side.start, v2.scale(side.along, u)), v2.scale(side.inward, inside));
 
 /** Every gable with roof over it: its peak is where two of its slopes cross, or an end of its wall. */
 const gablesOf = (site: FrameOnSite): Gable[] =>
@@ -68,14 +65,12 @@ const places = ({ job }: FrameOnSite, { side, peak }: Gable, half: number): numb
 };
 
 /** How low a timber's underside hangs over a point of the plan; null where it is not over it. mm */
-const undersideOver = (placed: Placed, p: Vec2): number | null => {
+export const undersideOver = (placed: Placed, p: Vec2): number | null => {
   if (topOver(placed, p) === null) return null;
   const down = placed.pieces.flatMap(({ faces }) =>
     faces.filter(({ plane, points }) => plane.normal[2] < -LOOKS_DOWN && holds(points, p)),
   );
-  const zs = down.map(
-    ({ plane: { normal, offset } }) => (offset - normal[0] * p[0] - normal[1] * p[1]) / normal[2],
-  );
+  const zs = down.map((face) => heightAt(face, p));
   return zs.length === 0 ? null : Math.min(...zs);
 };
 
@@ -111,7 +106,7 @@ const isWanted = (
   const half = wide / 2;
   if (u < half + SLACK_MM || u > side.lengthMm - half - SLACK_MM) return false;
   const heights = [-INSIDE, 0, INSIDE].map((share) => {
-    const p = onWall({ side }, u + share * wide, inside);
+    const p = onSide(side, u + share * wide, inside);
     return Math.min(Infinity, ...carried.flatMap((one) => undersideOver(one, p) ?? []));
   });
   const [, middle = 0] = heights;
@@ -196,7 +191,7 @@ export const gableStudsAmiss = (site: FrameOnSite, touching: Touching): FitProbl
     return [
       ...amiss,
       ...bare.map((u): FitProblem => {
-        const [x, y] = onWall(gable, u, 0);
+        const [x, y] = onSide(gable.side, u, 0);
         return {
           members: ['roof', 'nothing'],
           ids: [],

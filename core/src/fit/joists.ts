@@ -36,6 +36,15 @@ const flatOnRafter = (joist: Placed, touching: Touching): boolean =>
     );
   });
 
+/** Whether a joist lies flat on another: two that are lapped and lie on no rafter are nailed to each other. */
+const flatOnJoist = (joist: Placed, touching: Touching): boolean =>
+  touching(joist).some((contact) => {
+    const other = otherOf(contact, joist);
+    const flat =
+      Math.abs(v3.dot(contact.face.plane.normal, joist.member.frame.s)) > 1 - SAME_WAY_SINE;
+    return flat && isMember(other) && other.member.kind === 'rafter-tie';
+  });
+
 /**
  * Joists at a spacing of their own: along every plate, between pairs of rafters that stand opposite each other, none is
  * further from the next than that, nor from the first pair and the last.
@@ -86,7 +95,9 @@ export const joistsApart = (
         ),
       );
     const off = joists.flatMap((joist): FitProblem[] =>
-      on.get(joist)?.has(plate) !== true || flatOnRafter(joist, touching) || onCentre(along(joist))
+      on.get(joist)?.has(plate) !== true ||
+      flatOnRafter(joist, touching) ||
+      (onCentre(along(joist)) && (!lapped || flatOnJoist(joist, touching)))
         ? []
         : [
             findingOn(

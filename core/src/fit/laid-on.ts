@@ -1,5 +1,5 @@
 import { insideBy, planeAt, FIT_GAP_MM, SAME_WAY_SINE, v2, v3, type Vec3 } from '../geom';
-import type { ChalkLine } from '../roof';
+import { climbs, type ChalkLine } from '../roof';
 import { inMm, say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
 import { findingOn } from './finding';
@@ -129,7 +129,7 @@ export const laidOnAmiss = (site: FrameOnSite, touching: Touching): FitProblem[]
           ),
         ];
   });
-  const bare = chalk.flatMap((line): FitProblem[] => {
+  const bare = chalk.filter(climbs).flatMap((line): FitProblem[] => {
     const { side, from, to } = line;
     const own = sleepers.filter(({ member }) => member.side === side);
     const mm = Math.min(v3.distance(from, to), ...own.map((one) => bareOf(site, line, one)));

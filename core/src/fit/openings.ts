@@ -10,9 +10,10 @@ import {
   type Vec2,
   type Vec3,
 } from '../geom';
-import { heightAt, type SideLine, type Slope } from '../roof';
+import { onSide, heightAt, type SideLine, type Slope } from '../roof';
 import { inMm, say } from '../sentence';
-import type { FrameOnSite } from './frame-on-site';
+import { isRafter } from '../kinds';
+import { outFrom, type FrameOnSite } from './frame-on-site';
 import { isMember, type Placed, type PlacedFace } from './placed';
 import type { FitProblem } from './report';
 
@@ -43,10 +44,7 @@ export const keptClear = ({ job, roof }: FrameOnSite): Kept[] =>
     if (side === undefined) return [];
     const along = [opening.along[0] - c, opening.along[1] + c] as const;
     const up = [opening.up[0] - c, opening.up[1] + c] as const;
-    const middle = v2.add(
-      v2.add(side.start, v2.scale(side.along, (along[0] + along[1]) / 2)),
-      v2.scale(side.inward, (up[0] + up[1]) / 2),
-    );
+    const middle = onSide(side, (along[0] + along[1]) / 2, (up[0] + up[1]) / 2);
     // Of the side's slopes, the lowest there: below a break the one, above it the other.
     const own = roof.slopes
       .filter(({ sides }) =>
@@ -62,7 +60,7 @@ export const keptClear = ({ job, roof }: FrameOnSite): Kept[] =>
   });
 
 export const cornerOf = ({ side }: Kept, along: number, up: number): Vec2 =>
-  v2.add(v2.add(side.start, v2.scale(side.along, along)), v2.scale(side.inward, up));
+  onSide(side, along, up);
 
 /** The wood that a timber has in what an opening keeps clear, below the roof's plane and within a rafter's depth of it. mm³ */
 const woodIn = ({ job }: FrameOnSite, kept: Kept, placed: Placed): number => {
@@ -113,6 +111,42 @@ const heldOn = (
   return Math.max(0, ...held);
 };
 
+/** An eave that hangs over by less has no tails. mm */
+const LEAST_TAIL_MM = 50;
+
+/** Before an opening that goes down to the plate: where no tail carries the eave for more than the rafters' spacing. */
+const bareTails = (
+  { job, members }: FrameOnSite,
+  { side, along, up, name, slope }: Kept,
+): FitProblem[] => {
+  const { overhangMm } = side;
+  if (up[0] > 0 || overhangMm < LEAST_TAIL_MM) return [];
+  const us = members
+    .filter(({ member }) => isRafter(member) && member.side === side.index)
+    .flatMap(({ corners }): number[] => {
+      const out = corners.filter((p) => outFrom(side, p) > overhangMm / 2);
+      const own = out.map((p) => v2.dot(v2.sub(v3.inPlan(p), side.start), side.along));
+      return own.length === 0 ? [] : [(Math.min(...own) + Math.max(...own)) / 2];
+    })
+    .sort((p, q) => p - q);
+  return us.flatMap((u, i): FitProblem[] => {
+    const next = us[i + 1] ?? u;
+    const before = next > along[0] && u < along[1];
+    if (!before || next - u <= job.framing.spacing + ON_EDGE_MM) return [];
+    const [x, y] = v2.add(side.start, v2.scale(side.along, (u + next) / 2));
+    return [
+      {
+        members: ['eave', 'nothing'],
+        ids: [],
+        kind: 'missing',
+        mm: next - u,
+        at: [x, y, heightAt(slope, [x, y])],
+        text: say`no ‹false tail› carries ${inMm(next - u)} of the ‹eave› before "${name}"`,
+      },
+    ];
+  });
+};
+
 /** Whether each opening is kept clear, between trimmers on its two sides and headers below and above. */
 export const openingsAmiss = (site: FrameOnSite): FitProblem[] =>
   keptClear(site).flatMap((kept): FitProblem[] => {
@@ -122,7 +156,10 @@ export const openingsAmiss = (site: FrameOnSite): FitProblem[] =>
     const edges = [
       ['trimmer', corner(along[0], up[0]), corner(along[0], up[1]), side.along],
       ['trimmer', corner(along[1], up[0]), corner(along[1], up[1]), v2.scale(side.along, -1)],
-      ['header', corner(along[0], up[0]), corner(along[1], up[0]), side.inward],
+      // Down to the plate a wall stands in it, and no header.
+      ...(up[0] <= 0
+        ? []
+        : [['header', corner(along[0], up[0]), corner(along[1], up[0]), side.inward] as const]),
       ['header', corner(along[0], up[1]), corner(along[1], up[1]), v2.scale(side.inward, -1)],
     ] as const;
     const bare = edges.flatMap(([kind, from, to, inward]): FitProblem[] => {
@@ -155,5 +192,5 @@ export const openingsAmiss = (site: FrameOnSite): FitProblem[] =>
             },
           ];
     });
-    return [...bare, ...inWay];
+    return [...bare, ...inWay, ...bareTails(site, kept)];
   });

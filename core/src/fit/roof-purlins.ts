@@ -26,6 +26,7 @@ import { findingOn } from './finding';
 import { outFrom, type FrameOnSite } from './frame-on-site';
 import { purlinLies } from './in-place';
 import type { Placed, PlacedFace } from './placed';
+import { keptClear } from './openings';
 import { onMiddleOf } from './purlins';
 import type { FitProblem } from './report';
 
@@ -80,9 +81,11 @@ const slopeThere = (site: FrameOnSite, side: Side, p: Vec2): Slope | null => {
 };
 
 /** Along a row: how far the roof of its side reaches, of every pitch. mm */
-const reachOf = ({ roof }: FrameOnSite, { block, line }: Side, from: Vec2): Interval[] =>
-  intervals.unite(
-    roof.slopes.flatMap(({ pieces }) =>
+const reachOf = (site: FrameOnSite, side: Side, row: PurlinRow): Interval[] => {
+  const { block, line, set } = side;
+  const from = rowStart(side, row);
+  const all = intervals.unite(
+    site.roof.slopes.flatMap(({ pieces }) =>
       pieces
         .filter(({ plane }) => plane.block === block && plane.side === line.index)
         .flatMap(({ polygon }): Interval[] => {
@@ -92,6 +95,14 @@ const reachOf = ({ roof }: FrameOnSite, { block, line }: Side, from: Vec2): Inte
     ),
     1,
   );
+  // Cut at the trimmers where it would cross a hole.
+  const half = (set.stock.thickness / 2) * Math.cos(slopesOf(site, side)[0]?.slopeRad ?? 0);
+  const holes = keptClear(site)
+    .filter((kept) => kept.side === line)
+    .filter(({ up }) => row.distance + half > up[0] && row.distance - half < up[1])
+    .map(({ along }): Interval => along);
+  return intervals.without(all, holes, 1);
+};
 
 const rowStart = ({ line }: Side, { distance }: PurlinRow): Vec2 =>
   v2.add(line.start, v2.scale(line.inward, distance));
@@ -188,7 +199,7 @@ const atReachEnd = (
   const { along } = side.line;
   const from = rowStart(side, row);
   if (Math.abs(v3.dot(plane.normal, [along[0], along[1], 0])) < 1 - ALONG ** 2) return false;
-  return reachOf(site, side, from).some((reach) =>
+  return reachOf(site, side, row).some((reach) =>
     reach.some((t) =>
       points.every((p) => Math.abs(v2.dot(v2.sub(v3.inPlan(p), from), along) - t) <= FIT_GAP_MM),
     ),
@@ -218,7 +229,7 @@ const bareRows = (site: FrameOnSite, sides: readonly Side[]): FitProblem[] =>
           }),
         );
       const over = side.set.set === 'over';
-      const reach = reachOf(site, side, from);
+      const reach = reachOf(site, side, row);
       // A purlin between rafters is bounded by what reaches in anywhere between its four edges.
       const { thickness, depth } = side.set.stock;
       const asides = [thickness / 2 - INSIDE_MM, INSIDE_MM - thickness / 2];

@@ -6,6 +6,7 @@ import { fasciaPlaces } from './eaves/fascia-places';
 import { isTie, KINDS_IN_ORDER } from '../kinds';
 import { clashing } from './joint/in-space';
 import { scarfed } from './joint/scarfs';
+import { cheekStuds } from './laid-on/cheeks';
 import { onDeck } from './laid-on/on-deck';
 import { sleepers } from './laid-on/sleepers';
 import type { Member } from './member/member';
@@ -97,6 +98,7 @@ const frameLaid = (laid: LaidOn): Result<Framing> => {
     members: [
       ...set.members.filter((one) => !isTie(one) || clashing(one, under).length === 0),
       ...under,
+      ...cheekStuds(own, laid, set.members),
     ],
     leftOut: { ...leftOut, short: leftOut.short + set.short },
   });

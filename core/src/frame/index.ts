@@ -11,8 +11,9 @@ export { scarfTimes } from './joint/scarfs';
 export { MOST_SPACER_MM } from './ties/spacers';
 export type { LeftOut } from './primary';
 export { bellyOf } from './member/board';
-export { planLine } from './member/plan-line';
-export { solidOf, type BoardFace } from './member/solid-of';
+export { isOneTimber, lengthOf } from './member/member';
+export { crossingOf, planLine } from './member/plan-line';
+export { cornersOf, solidOf, type BoardFace } from './member/solid-of';
 export type {
   Axis,
   Bevel,

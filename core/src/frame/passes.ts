@@ -3,6 +3,7 @@ import { fascias } from './eaves/fascias';
 import { gableEnds } from './gables/gable-ends';
 import { gableStuds } from './gables/gable-studs';
 import type { Member } from './member/member';
+import { falseTails } from './openings/false-tails';
 import { keptClear } from './openings/kept-clear';
 import type { Added, Pass } from './pass';
 import { headerMember, lineMember, rafterMember } from './to-member';
@@ -46,6 +47,7 @@ export const PASSES: readonly Pass[] = [
   lineTimbers,
   headers,
   rafters,
+  falseTails,
   ledgers,
   eaves,
   gableEnds,

@@ -38,6 +38,8 @@ export interface OpeningPlace {
   readonly slope: number;
   readonly us: Interval;
   readonly vs: Interval;
+  /** It goes down to the plate, where a wall stands in it: there is no header below it. */
+  readonly atPlate: boolean;
   /** How many trimmers stand on each side, and headers at each end. */
   readonly ply: number;
 }

@@ -189,6 +189,16 @@ export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
     means: 'A level timber on posts, under the plate that the rafters are seated on.',
     shown: { of: 'section', part: 'beam' },
   },
+  'cheek stud': {
+    means:
+      'An upright in the side of a dormer, from the sheathing of the roof it stands on up to its plate or its end rafter. Its foot is cut along that roof.',
+    shown: { of: 'section', part: 'post' },
+  },
+  'false tail': {
+    means:
+      'A short piece of rafter outside a wall that has none behind it, below a window that goes down to the plate. It carries the eave on, and hangs on the wall’s studs alone.',
+    shown: { of: 'eave', part: 'tail' },
+  },
   'spacer block': {
     means:
       'A block as thick as the gap between a rafter and the tie beside it, so that the two can be fixed to each other through it.',

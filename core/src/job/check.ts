@@ -1,4 +1,5 @@
 import { area2, SAME_POINT_MM, v2, type Vec2 } from '../geom';
+import { isAlong } from '../places';
 import type { Problem } from '../problem';
 import { standsAlready } from './sides';
 import { inMm, leastMm, say, type Sentence } from '../sentence';
@@ -187,6 +188,36 @@ const checkSizes = (job: Job): Problem[] => {
   return problems;
 };
 
+/** Each place has one rule, told as it is fixed: so many at each, or at centres all along. */
+const checkFixings = ({ fixings }: Job): Problem[] =>
+  fixings.flatMap(({ place, each, centres }, i): Problem[] => {
+    const path = `fixings.${i}`;
+    const along = isAlong(place);
+    if (fixings.findIndex((other) => other.place === place) < i)
+      return [
+        {
+          code: 'schema',
+          path: `${path}.place`,
+          text: say`"${place}" has a rule already; accepted is one rule a place`,
+        },
+      ];
+    if (
+      along
+        ? centres === undefined || each !== undefined
+        : each === undefined || centres !== undefined
+    )
+      return [
+        {
+          code: 'schema',
+          path,
+          text: along
+            ? say`"${place}" is fixed all along; accepted is "centres", how far apart, and no "each"`
+            : say`"${place}" is fixed place by place; accepted is "each", how many at one, and no "centres"`,
+        },
+      ];
+    return [];
+  });
+
 const checkReferences = (job: Job): Problem[] => {
   const problems: Problem[] = [];
   const seen = new Set<string>();
@@ -221,6 +252,7 @@ const checkReferences = (job: Job): Problem[] => {
     ...checkRoofPurlins(job),
     ...checkOpenings(job),
     ...checkSaddles(job),
+    ...checkDormers(job),
     ...checkExisting(job),
   ];
 };
@@ -289,6 +321,45 @@ const checkSaddles = ({ blocks, saddles }: Job): Problem[] =>
         ];
   });
 
+/** Dormers stand on the slopes of eaves that are framed here, and have one way to their pitch. */
+const checkDormers = ({ blocks, dormers }: Job): Problem[] =>
+  dormers.flatMap((dormer, index): Problem[] => {
+    const { block: id, side, roof, pitch, top, face } = dormer;
+    const block = blocks.find((one) => one.id === id);
+    const problem = (field: string, text: Problem['text']): Problem[] => [
+      { code: 'schema', path: `dormers.${index}.${field}`, text },
+    ];
+    if (block === undefined) return problem('block', say`no block is called "${id}"`);
+    if (block.sides[side]?.roof !== 'eave' || (block.join !== 'framed' && blocks[0] !== block))
+      return problem(
+        'side',
+        say`side ${side + 1} of "${id}" is not an eave of a framed roof; a dormer stands on an eave's slope`,
+      );
+    if (standsAlready(block))
+      return problem(
+        'block',
+        say`"${id}" stands already, and its rafters are not known here; accepted is a dormer on a roof that is framed in this job`,
+      );
+    if (roof === 'gable')
+      return top === undefined
+        ? []
+        : problem(
+            'top',
+            say`a gable dormer's ridge runs level into the slope; accepted is a pitch, and no "top"`,
+          );
+    if ((pitch === undefined) === (top === undefined))
+      return problem(
+        'pitch',
+        say`a shed dormer falls by its pitch, or to where it comes down; accepted is "pitch" or "top", one of them`,
+      );
+    return top !== undefined && top <= face
+      ? problem(
+          'top',
+          say`its roof comes down before its front wall; accepted is over ${leastMm(face)}`,
+        )
+      : [];
+  });
+
 /** Blocks that stand already: all that is framed into each other, and something laid on it. */
 const checkExisting = ({ blocks, saddles }: Job): Problem[] => {
   const framed = blocks.filter(({ join }, i) => i === 0 || join === 'framed');
@@ -320,4 +391,5 @@ export const checkJob = (job: Job): Problem[] => [
   ...checkBreakCount(job),
   ...checkSizes(job),
   ...checkReferences(job),
+  ...checkFixings(job),
 ];

@@ -133,5 +133,7 @@ export const newJob = (
     roofPurlins: [],
     openings: [],
     saddles: [],
+    dormers: [],
+    fixings: [],
   };
 };

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FIXINGS, PLACES_IN_ORDER } from '../places';
 import { parseLength, parsePitch } from '../units';
 import { JOB_VERSION } from './migrations';
 
@@ -175,6 +176,8 @@ const timber = z.strictObject({
   strut: stock.optional(),
   /** Given, rafters that lean against a wall end on a ledger. */
   ledger: stock.optional(),
+  /** What stands in the cheeks of dormers; the commons' thickness and the plates' width where none is given. */
+  cheekStud: stock.optional(),
   /** Given, studs stand in the gables, from the wall up to the rafters. */
   gableStud: stock.optional(),
   /** Given, what is laid on another roof stands on sleepers along its chalk lines; else on the sheathing itself. */
@@ -295,18 +298,38 @@ const opening = z.strictObject({
   doubled: z.boolean().optional(),
 });
 
-/** A small roof behind a chimney, to throw the water past it. */
+/** A small roof behind a chimney, or on either slope of a valley between two roofs, to throw the water past. */
 const saddle = z.strictObject({
   block: z.string(),
   side: z.number().int().min(0),
   /** The chimney's back, along the wall from its start. */
   along: stretch(100_000),
-  /** How far in it stands, plan, from the plate's outside face. */
-  at: length(1, 100_000),
+  /** How far in it stands, plan, from the plate's outside face; negative outside it, where a valley lies there. */
+  at: length(-10_000, 100_000),
   /** The side's own where none is given. */
   pitch: pitch.optional(),
   /** Of what covers it, by which it is framed narrower at each side; the job's where none is given. */
   sheathing: length(0, 100).optional(),
+});
+
+/** A dormer on an eave's slope: a small roof laid on the sheathing there, over an opening, on cheeks of its own. */
+const dormer = z.strictObject({
+  block: z.string(),
+  side: z.number().int().min(0),
+  /** The outside faces of its cheeks, along the wall from its start. */
+  along: stretch(100_000),
+  /** Of its front wall's outside face from the plate's outside face, plan. */
+  face: length(0, 100_000),
+  /** Of its own plate's top above the plate that its slope stands on. */
+  plate: length(300, 20_000),
+  roof: z.enum(['gable', 'shed']),
+  /** Of a gable's two slopes, the side's own where none is given; or of a shed's one, where `top` is not. */
+  pitch: pitch.optional(),
+  /** A shed's: where its rafters come down on the lower slope, plan from the plate's outside face. Then its pitch falls out. */
+  top: length(1, 100_000).optional(),
+  /** Past its own walls: at its eaves, and at its gables. */
+  overhang: overhang.default(0),
+  rake: overhang.default(0),
 });
 
 const sheathing = z.strictObject({
@@ -317,6 +340,27 @@ const sheathing = z.strictObject({
       error: 'expected a sheet as [length, width]',
     })
     .optional(),
+});
+
+/** What the roof is covered with, as far as it is laid out here. */
+const roofing = z.strictObject({
+  /** How wide one roofing sheet covers, its lap taken off; none where it is covered with something else. */
+  cover: length(100, 5000).optional(),
+  /** How far sheets stand out past the tails, along the slope. */
+  overhang: length(0, 500).default(50),
+  /** The least pitch that the roofing is made for. */
+  leastPitch: pitch.optional(),
+});
+
+/** How a crew fixes one sort of place, where it is not as the catalogue says. */
+const fixingRule = z.strictObject({
+  place: z.enum(PLACES_IN_ORDER, {
+    error: `expected a place, one of ${PLACES_IN_ORDER.join(', ')}`,
+  }),
+  fixing: z.enum(FIXINGS, { error: `expected a fixing, one of ${FIXINGS.join(', ')}` }),
+  /** How many at each such place, none for what is not fixed there; of what is fixed all along, how far apart. */
+  each: z.number().int().min(0).max(50).optional(),
+  centres: length(20, 5000).optional(),
 });
 
 /** The contract's job file, whole. Types are inferred from it; nothing else defines what a job is. */
@@ -338,7 +382,11 @@ export const jobSchema = z.strictObject({
   rafterTies: rafterTies.optional(),
   openings: z.array(opening).max(40, 'a job has at most 40 openings').default([]),
   saddles: z.array(saddle).max(40, 'a job has at most 40 saddles').default([]),
+  dormers: z.array(dormer).max(40, 'a job has at most 40 dormers').default([]),
   sheathing: sheathing.optional(),
+  roofing: roofing.optional(),
+  /** Each place at most once. */
+  fixings: z.array(fixingRule).max(40).default([]),
 });
 
 export type Job = z.output<typeof jobSchema>;

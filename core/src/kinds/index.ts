@@ -1,7 +1,7 @@
 /**
  * The kinds of timber: one row each. Takes nothing; promises names, letters, looks and order, asked for by table.
  */
-import { inTerms, type TermName, type Terms } from '../terms';
+import { capital, inTerms, type TermName, type Terms } from '../terms';
 
 /** What is told apart about a kind of timber, wherever it is listed, marked, drawn or proved. */
 interface KindRow {
@@ -120,6 +120,14 @@ const ROWS = {
     stands: 'rafter',
     setByHeight: false,
   },
+  'false-tail': {
+    term: 'false tail',
+    letters: 'FT',
+    dash: [5, 3],
+    widthPx: 2.5,
+    stands: 'rafter',
+    setByHeight: false,
+  },
   hip: {
     term: 'hip',
     letters: 'H',
@@ -192,6 +200,14 @@ const ROWS = {
     stands: 'post',
     setByHeight: false,
   },
+  'cheek-stud': {
+    term: 'cheek stud',
+    letters: 'CS',
+    dash: [3, 2],
+    widthPx: 4,
+    stands: 'post',
+    setByHeight: false,
+  },
   spacer: {
     term: 'spacer block',
     letters: 'SP',
@@ -258,7 +274,7 @@ export const isTie = ({ kind }: { readonly kind: Kind }): boolean => KINDS[kind]
 /** What timbers of a kind are called on a screen: one of them, or several. */
 export const kindName = (kind: Kind, terms: Terms, several = false): string => {
   const { term } = KINDS[kind];
-  const form = `‹${term.charAt(0).toUpperCase()}${term.slice(1)}${several ? 's' : ''}›`;
+  const form = `‹${capital(term)}${several ? 's' : ''}›`;
   return inTerms(form, terms);
 };
 

@@ -1,7 +1,9 @@
 import type { CutList, CutListEntry } from '../cuts';
 import { spoken } from '../sentence';
 import { aboutBevels } from './bevels';
+import { aboutDormers } from './dormers';
 import { aboutEaves, aboutOpenEnds } from './eaves';
+import { aboutHangers } from './hangers';
 import { aboutGableStuds } from './gable-studs';
 import { aboutJoists } from './joists';
 import { aboutLaidOn } from './laid-on';
@@ -9,6 +11,7 @@ import { aboutLeftOut } from './left-out';
 import { aboutLoads } from './loads';
 import { aboutOpenings } from './openings';
 import { aboutPosts } from './posts';
+import { aboutPitches } from './pitches';
 import type { Remark, Subject } from './remark';
 import { aboutRidges } from './ridges';
 import { aboutSaw } from './saw';
@@ -35,6 +38,9 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutStruts(subject),
   ...aboutPosts(subject),
   ...aboutOpenings(subject),
+  ...aboutHangers(subject),
+  ...aboutDormers(subject),
+  ...aboutPitches(subject),
   ...aboutLaidOn(subject),
   ...aboutLowered(subject),
   ...aboutScarfs(subject),

@@ -8,8 +8,9 @@
  * the high end. The roof is the highest of the blocks' lowest planes. A roof that cannot be closed is a problem with
  * its place in the job, never a wrong roof.
  */
+export { cheekStudOf } from './dormers';
 export { workOutRoof } from './work-out';
-export { sideLines, type SideLine } from './side-lines';
+export { onSide, sideLines, type SideLine } from './side-lines';
 export { heightAt } from './bands';
 export { carryRidge, shareSide } from './edges';
 export { isPlain } from './plain';
@@ -43,7 +44,7 @@ export {
   type RoofOver,
 } from './surface';
 export { isOnePoint, runsThrough } from './nodes';
-export { LINE_TIMBER } from './model';
+export { climbs, LINE_TIMBER } from './model';
 export type {
   BlockRoof,
   Carrier,

@@ -122,7 +122,7 @@ const chalkOf = ({ slopes }: Roof): ChalkLine[] => {
 };
 
 /** How far inside the pieces of a slope a point lies; negative outside all of them. mm */
-const insideOf = ({ pieces }: Slope, p: Vec2): number =>
+export const insideOf = ({ pieces }: Slope, p: Vec2): number =>
   Math.max(...pieces.map(({ polygon }) => insideBy(polygon.points, p)));
 
 /**
@@ -199,7 +199,7 @@ export const layOn = (
   );
   return ok({
     block,
-    saddle: false,
+    as: 'part',
     part,
     whole,
     shown,
@@ -209,6 +209,29 @@ export const layOn = (
     deck,
     chalk,
   });
+};
+
+/** A job as what is made up on a slope starts from: its sizes and ways, none of its parts, and no ties. */
+export const withoutParts = (job: Job): Job => {
+  const { collarTies: _collars, rafterTies: _ties, sheathing: _sheets, ...rest } = job;
+  const { levelFascia: _level, ...framing } = job.framing;
+  const none = { purlins: [], roofPurlins: [], openings: [], saddles: [], dormers: [], blocks: [] };
+  return { ...rest, framing, ...none };
+};
+
+/** A made-up part, a saddle or a dormer, laid on the roof below. */
+export const layMadeUp = (
+  part: PartOfJob,
+  as: LaidOn['as'],
+  below: Roof,
+  workOut: (job: Job) => Result<Roof>,
+): Result<LaidOn> => {
+  const [block] = part.job.blocks;
+  if (block === undefined) throw new Error(`roof: a ${as} without a block`);
+  const whole = workOut(part.job);
+  if (!whole.ok) return refused(part.restored(whole.problems));
+  const laid = layOn(part.job, block.id, part, whole.value, below);
+  return laid.ok ? ok({ ...laid.value, as }) : refused(part.restored(laid.problems));
 };
 
 /** The slopes of a roof with their numbers moved on, to stand behind another's. */

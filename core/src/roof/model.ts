@@ -1,4 +1,4 @@
-import type { Plane, TaggedPolygon, Vec2, Vec3 } from '../geom';
+import { SAME_HEIGHT_MM, type Plane, type TaggedPolygon, type Vec2, type Vec3 } from '../geom';
 import type { PartOfJob } from '../job';
 import type { SideLine } from './side-lines';
 
@@ -156,11 +156,14 @@ export interface ChalkLine {
   readonly to: Vec3;
 }
 
+/** Whether a chalk line runs up the roof: rafters stand along it. Along a level one their upper ends lie on the sheathing. */
+export const climbs = ({ from, to }: ChalkLine): boolean => to[2] - from[2] > SAME_HEIGHT_MM;
+
 /** A block laid on the sheathing of another roof, no valley framed beneath. */
 export interface LaidOn {
   readonly block: string;
-  /** It stands behind a chimney, over no walls. */
-  readonly saddle: boolean;
+  /** A part of the building on walls of its own; a saddle behind a chimney, over no walls; a dormer on its cheeks. */
+  readonly as: 'part' | 'saddle' | 'dormer';
   readonly part: PartOfJob;
   /** Its roof as if it stood alone, on into the other; and what of it stands above that one's sheathing. */
   readonly whole: Roof;

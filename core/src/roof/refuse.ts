@@ -1,3 +1,4 @@
+import type { SideLine } from './side-lines';
 import { edgesOf, SAME_POINT_MM, v2, v3, type Vec2, SAME_WAY_SINE } from '../geom';
 import type { Job } from '../job';
 import type { Problem } from '../problem';
@@ -118,8 +119,21 @@ const outsideWalls = (job: Job, roof: Roof): Problem[] =>
 /** Eaves of two roofs nearer than this drain onto each other. mm */
 const GUTTER_MM = 60;
 
+/** A gutter is drained where a saddle stands on the slope over all of it but this, plan. mm */
+const UNDRAINED_MM = 400;
+
+/** Whether a saddle on the slope over a wall throws the water out of the gutter along it. */
+const drained = ({ saddles }: Job, block: string, { index }: SideLine, lengthMm: number): boolean =>
+  saddles.some(
+    ({ block: id, side, along, at }) =>
+      id === block &&
+      side === index &&
+      Math.abs(at) < GUTTER_MM &&
+      along[1] - along[0] >= lengthMm - UNDRAINED_MM,
+  );
+
 /** Two eaves back to back over one line: both roofs drain into the gutter between them. */
-const backToBack = ({ blocks }: Roof): Problem[] => {
+const backToBack = (job: Job, { blocks }: Roof): Problem[] => {
   const eaves = blocks.flatMap((block) =>
     block.sides.flatMap((side) =>
       side.roof === 'eave'
@@ -140,10 +154,12 @@ const backToBack = ({ blocks }: Roof): Problem[] => {
         Math.min(one.stretch[1], u - other.stretch[0]) -
         Math.max(one.stretch[0], u - other.stretch[1]);
       if (Math.abs(apart) > GUTTER_MM || shared < GUTTER_MM) return [];
+      const stretch = [one, other].every(({ block, side }) => drained(job, block.id, side, shared));
+      if (stretch) return [];
       return [
         notYet(
           `blocks.${blocks.indexOf(other.block)}.sides.${other.side.index}`,
-          say`the roofs of "${one.block.id}" and "${other.block.id}" stand back to back and drain into one level gutter ${inMm(shared)} long; accepted are eaves apart, or valleys that fall`,
+          say`the roofs of "${one.block.id}" and "${other.block.id}" stand back to back and drain into one level gutter ${inMm(shared)} long; accepted are eaves apart, valleys that fall, or a saddle on both slopes all along it`,
         ),
       ];
     }),
@@ -211,7 +227,7 @@ export const unsound = (
     ...hiddenBreaks(roof, pieces),
     ...hiddenGablets(job, roof, borders),
     ...aboveTheEave(job, roof, borders),
-    ...backToBack(roof),
+    ...backToBack(job, roof),
     ...tooShort(job, roof),
     ...outsideWalls(job, roof),
   ];

@@ -1,11 +1,12 @@
 import { v2, type Vec2 } from '../geom';
 import { hapOf, type Job, type PartOfJob } from '../job';
-import { ok, refused, type Problem, type Result } from '../problem';
-import { inMm, say } from '../sentence';
-import { pitchRad } from '../units';
+import { refused, type Problem, type Result } from '../problem';
+import { inDegrees, inMm, say } from '../sentence';
+import { degrees, pitchRad } from '../units';
 import { heightAt } from './bands';
-import { layOn } from './laid-on';
+import { insideOf, layMadeUp, withoutParts } from './laid-on';
 import type { LaidOn, Roof } from './model';
+import { onSide } from './side-lines';
 
 /** A saddle's own block, by its number. */
 export const saddleId = (index: number): string => `saddle ${index + 1}`;
@@ -40,32 +41,42 @@ export const saddlePart = (job: Job, below: Roof, index: number): PartOfJob | Pr
       path: `saddles.${index}.along`,
       text: say`the saddle would be framed ${inMm(to - from)} wide between its sheathing; accepted is at least ${inMm(LEAST_WIDE_MM + 2 * cover)} along`,
     };
-  const at = (u: number, v: number): Vec2 =>
-    v2.add(v2.add(side.start, v2.scale(side.along, u)), v2.scale(side.inward, v));
+  const at = (u: number, v: number): Vec2 => onSide(side, u, v);
   const pitch = saddle.pitch ?? given.pitch;
   const rise = Math.tan(pitchRad(pitch));
   const corner =
     heightAt(plane, at(from, saddle.at)) + job.timber.sheathing / plane.plane.normal[2];
-  // Past where its ridge strikes the slope.
-  const reach = saddle.at + ((to - from) * rise) / 2 / plane.rise + SPARE_MM;
+  // Where its ridge strikes the slope, and where that ends above it.
+  const struck = saddle.at + ((to - from) * rise) / 2 / plane.rise;
+  const slope = below.slopes[plane.slope];
+  if (slope === undefined) throw new Error('roof: a plane without a slope');
+  const inBy = (p: Vec2): number => v2.dot(v2.sub(p, side.start), side.inward);
+  const top = Math.max(...slope.pieces.flatMap(({ polygon }) => polygon.points.map(inBy)));
+  if (struck >= top || insideOf(slope, at((from + to) / 2, struck)) < 0) {
+    const most = Math.atan((2 * (top - saddle.at) * plane.rise) / (to - from));
+    return {
+      code: 'size',
+      path: `saddles.${index}${struck >= top ? '.pitch' : '.along'}`,
+      text:
+        struck >= top
+          ? say`its ‹ridge› rises past the top of the slope that it stands on; accepted is a pitch under ${inDegrees(degrees(most))}, or a narrower saddle`
+          : say`its ‹ridge› comes down past a ‹hip› or a ‹valley› of the slope that it stands on; accepted is a narrower one, a shallower pitch, or another place`,
+    };
+  }
+  const reach = struck + Math.min(SPARE_MM, (top - struck) / 2);
   const eave = { roof: 'eave' as const, pitch, overhang: 0 };
   const timber = Object.fromEntries(
     TIMBER.flatMap((name) => (job.timber[name] === undefined ? [] : [[name, job.timber[name]]])),
   ) as Job['timber'];
-  const { collarTies: _collars, rafterTies: _ties, sheathing: _sheets, ...rest } = job;
-  const { levelFascia: _level, ...others } = job.framing;
+  const bare = withoutParts(job);
   // It has no seats; the height only places its planes.
-  const framing = { ...others, seat: { depthFraction: 1 / 4 } };
+  const framing = { ...bare.framing, seat: { depthFraction: 1 / 4 } };
   const hap = hapOf({ ...job, framing }, pitchRad(pitch));
   return {
     job: {
-      ...rest,
+      ...bare,
       framing,
       timber,
-      purlins: [],
-      roofPurlins: [],
-      openings: [],
-      saddles: [],
       blocks: [
         {
           id: saddleId(index),
@@ -93,9 +104,5 @@ export const saddlesOn = (
 ): Result<LaidOn>[] =>
   job.saddles.map((_, index): Result<LaidOn> => {
     const part = saddlePart(job, below, index);
-    if ('path' in part) return refused([part]);
-    const whole = workOut(part.job);
-    if (!whole.ok) return refused(part.restored(whole.problems));
-    const laid = layOn(part.job, saddleId(index), part, whole.value, below);
-    return laid.ok ? ok({ ...laid.value, saddle: true }) : refused(part.restored(laid.problems));
+    return 'path' in part ? refused([part]) : layMadeUp(part, 'saddle', below, workOut);
   });

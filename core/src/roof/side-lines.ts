@@ -24,6 +24,13 @@ export interface SideLine {
 /** A side before the height of its rafters is known. */
 type WallLine = Omit<SideLine, 'hapMm'>;
 
+/** A point of the plan by its wall: along it from its start, and so far in from the plate's outside face. mm */
+export const onSide = (
+  { start, along, inward }: Pick<SideLine, 'start' | 'along' | 'inward'>,
+  u: number,
+  inMm: number,
+): Vec2 => v2.add(v2.add(start, v2.scale(along, u)), v2.scale(inward, inMm));
+
 /** The sides of a block in order, side i from corner i to the next, as the job has them. */
 export const sideLines = (block: Block): WallLine[] =>
   block.sides.map((side, index) => {

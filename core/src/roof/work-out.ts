@@ -16,9 +16,10 @@ import type {
   RoofPlane,
   Slope,
 } from './model';
+import { dormerParts, type DormerParts } from './dormers';
 import { gabletOver } from './gablets';
 import { withNodes } from './nodes';
-import { layOn, withLaid } from './laid-on';
+import { layMadeUp, layOn, withLaid } from './laid-on';
 import { unsound } from './refuse';
 import { saddlesOn } from './saddles';
 import type { SideLine } from './side-lines';
@@ -164,21 +165,42 @@ const uncollared = ({ job: { collarTies: _, ...job }, restored }: PartOfJob): Pa
   restored,
 });
 
+/** The part below with a hole under each dormer, whose faults are the dormer's. */
+const opened = ({ job, restored }: PartOfJob, dormers: readonly DormerParts[]): PartOfJob => ({
+  job: { ...job, openings: [...job.openings, ...dormers.map(({ opening }) => opening)] },
+  restored: (problems) =>
+    problems.flatMap((problem) => {
+      const [list, number] = problem.path.split('.');
+      const dormer = Number(number) - job.openings.length;
+      return list === 'openings' && dormer >= 0
+        ? [{ ...problem, path: `dormers.${dormer}` }]
+        : restored([problem]);
+    }),
+});
+
 /** Works out every face, edge and line of the roof. Pure: the same job gives the same roof. */
 export const workOutRoof = (job: Job): Result<Roof> => {
   const laid = job.blocks.filter(({ join }, i) => i > 0 && join === 'laid-on');
-  if (laid.length === 0 && job.saddles.length === 0) return workOutFramed(job, false);
+  if (laid.length + job.saddles.length + job.dormers.length === 0) return workOutFramed(job, false);
   const ids = new Set(laid.map(({ id }) => id));
-  const under = partOfJob(job, (id) => !ids.has(id));
-  const below = workOutFramed(under.job, false);
-  if (!below.ok) return refused(under.restored(below.problems));
+  const framed = partOfJob(job, (id) => !ids.has(id));
+  const below = workOutFramed(framed.job, false);
+  if (!below.ok) return refused(framed.restored(below.problems));
+  const dormers = dormerParts(job, below.value);
+  if (!dormers.ok) return dormers;
+  const under = opened(framed, dormers.value);
   const blocks = laid.map(({ id }): Result<LaidOn> => {
     const part = uncollared(partOfJob(job, (one) => one === id));
     const whole = workOutFramed(part.job, true);
     if (!whole.ok) return refused(part.restored(whole.problems));
     return layOn(job, id, part, whole.value, below.value);
   });
-  const all = [...blocks, ...saddlesOn(job, below.value, (own) => workOutFramed(own, true))];
+  const workOut = (own: Job): Result<Roof> => workOutFramed(own, true);
+  const all = [
+    ...blocks,
+    ...saddlesOn(job, below.value, workOut),
+    ...dormers.value.map(({ part }) => layMadeUp(part, 'dormer', below.value, workOut)),
+  ];
   const problems = all.flatMap((one) => (one.ok ? [] : one.problems));
   if (problems.length > 0) return refused(problems);
   const found = all.flatMap((one) => (one.ok ? [one.value] : []));

@@ -10,6 +10,9 @@ import { sheathedSlopes, trueArea, type SheathedEdge, type SheathedSlope } from 
 import { layOut, type LaidSlope } from './sheets';
 
 export type { LaidSheet } from './sheets';
+export { inPlane } from './sheathed';
+export { rafterMarks, type RafterLine } from './rafter-marks';
+export { roofingOn, type RoofingSlope } from './roofing';
 
 /** Where the job gives no sheet: eight feet by four, or 2440 × 1220. mm */
 const USUAL = { imperial: [2438.4, 1219.2], metric: [2440, 1220] } as const;

@@ -24,7 +24,8 @@ export interface SheathedEdge {
 /** Less than this of a slope is none. mm² */
 const LEAST_MM2 = 1;
 
-const inPlane = ({ along, uphill, slopeRad }: Slope, p: Vec2): Vec2 => [
+/** A point of the plan on a slope laid flat: along its eave, and up it. mm */
+export const inPlane = ({ along, uphill, slopeRad }: Slope, p: Vec2): Vec2 => [
   v2.dot(p, along),
   v2.dot(p, uphill) / Math.cos(slopeRad),
 ];

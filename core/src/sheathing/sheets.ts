@@ -38,7 +38,8 @@ const leftOf = ([length, width]: Size, [along, up]: Size): Size[] =>
     ] as const
   ).filter((size) => size.every((mm) => mm >= LEAST_OFFCUT_MM));
 
-const boxOf = (pieces: readonly (readonly Vec2[])[]) => {
+/** How far pieces of a slope reach, along its eave and up it. mm */
+export const boxOf = (pieces: readonly (readonly Vec2[])[]) => {
   const points = pieces.flat();
   const [us, vs] = [points.map(([u]) => u), points.map(([, v]) => v)];
   return {
@@ -47,7 +48,7 @@ const boxOf = (pieces: readonly (readonly Vec2[])[]) => {
   };
 };
 
-const rectangle = ([u0, u1]: Size, [v0, v1]: Size): Vec2[] => [
+export const rectangle = ([u0, u1]: Size, [v0, v1]: Size): Vec2[] => [
   [u0, v0],
   [u1, v0],
   [u1, v1],

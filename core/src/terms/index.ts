@@ -37,6 +37,7 @@ const ROWS = {
   header: { us: 'header', uk: 'trimmer' },
   trimmer: { us: 'trimmer', uk: 'trimming rafter' },
   'opening jack': { us: 'opening jack', uk: 'trimmed rafter' },
+  'false tail': { us: 'false tail', uk: 'false tail' },
   'on centre': { us: 'on center', uk: 'at centres', plural: { us: 'on center', uk: 'at centres' } },
   centre: { us: 'center', uk: 'centre' },
   barge: { us: 'barge rafter', uk: 'barge board' },
@@ -48,6 +49,7 @@ const ROWS = {
   'spacer block': { us: 'spacer block', uk: 'packing piece' },
   'ceiling backing': { us: 'ceiling backing', uk: 'ceiling noggin' },
   'gable stud': { us: 'gable stud', uk: 'gable stud' },
+  'cheek stud': { us: 'cheek stud', uk: 'cheek stud' },
   lookout: { us: 'lookout', uk: 'lookout' },
   'eave block': { us: 'eave block', uk: 'eaves nogging' },
   'framing square': { us: 'framing square', uk: 'roofing square' },
@@ -82,7 +84,8 @@ const FORMS = new Map(
   ]),
 );
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/** A text with a capital at its start. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A piece of a text: plain words, or a term in the crew's own words. */
 export interface Piece {

@@ -1,3 +1,4 @@
+import { capital } from '../terms';
 import type { Job } from '../job';
 import type { BoardMark3, EdgePoint, SawLine, SawStep } from '../steps';
 import { atLeast } from './boards';
@@ -18,8 +19,6 @@ interface Voice {
 const trim = (value: number): string => String(Number(value.toFixed(2)));
 
 const length = (mm: number, { display }: Voice): string => formatLength(mm, lengthFormat(display));
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A place on the edge of the board, as the tape finds it. */
 const place = ({ on, mm }: EdgePoint, voice: Voice): string =>

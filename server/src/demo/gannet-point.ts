@@ -8,7 +8,7 @@ export const gannetPoint: JobInput = {
   version: 1,
   name: 'Gannet Point',
   about:
-    'Signal station, gables at both ends: canted purlins under the rafters from gable to gable, collar ties in the upper third, studs in the gables. Over the door a porch leans on the wall: a ledger there, posts and a beam outside, purlins over its rafters for the sheets.',
+    'Signal station, gables at both ends: canted purlins under the rafters from gable to gable, collar ties in the upper third, studs in the gables. A shed dormer lights the stair at the back. Over the door a porch leans on the wall: a ledger there, posts and a beam outside, purlins over its rafters for the sheets.',
   display: { units: 'metric', fraction: 16, pitch: 'in12', terms: 'uk' },
   timber: {
     common: { thickness: 45, depth: 170 },
@@ -57,6 +57,19 @@ export const gannetPoint: JobInput = {
         { roof: 'wall' },
         { roof: 'gable', overhang: 0 },
       ],
+    },
+  ],
+  // Over the stair, in line with the back wall: false tails carry the eave on before it.
+  dormers: [
+    {
+      block: 'main',
+      side: 2,
+      along: [2_250, 4_050],
+      face: 0,
+      plate: 900,
+      roof: 'shed',
+      pitch: '3/12',
+      overhang: 300,
     },
   ],
   purlins: [0, 2].map((side) => ({ block: 'main', side, at: 0.45 })),

@@ -125,6 +125,21 @@ describe.each([
       expect(planeAt(deck, corners)).toBeCloseTo(SLEEPER.thickness / 2, 6);
   });
 
+  it('tells where its ridge comes down, and where its own sheathing does', () => {
+    const said = solution.cuts.notes
+      .filter(({ code }) => code === 'chalk-line')
+      .map(({ text }) => text);
+    const centre = said.find((text) => text.startsWith('centre of the ridge'));
+    const up = strikes(plate + hap + (SPAN / 2) * m) / Math.cos(below);
+    expect(centre).toContain(`${Math.round(3000 + SPAN / 2)} mm along and ${Math.round(up)} mm up`);
+    const second = said.find((text) => text.includes('a second line'));
+    if (sheathing === 0) expect(second).toBeUndefined();
+    else {
+      const out = sheathing / Math.sin(Math.acos(Math.cos(theta) * Math.cos(below)));
+      expect(second).toContain(`${Number(out.toFixed(1))} mm outside each chalk line`);
+    }
+  });
+
   it('leaves the roof below as it was', () => {
     const alone = solvedInput({
       ...house({ lower, sheathing }),
@@ -201,3 +216,26 @@ it.each([
 ] as const)('%s is refused', (_, change, told) => {
   expect(refusalOf(house(change))).toMatch(told);
 });
+
+it.each([
+  ['8/12', '8/12', 0],
+  ['30°', '40°', 500],
+] as const)(
+  'purlins over an upper roof of %s end on a lower one of %s by its compound cut',
+  (upper, lower, plate) => {
+    const roofPurlins = [
+      { block: 'porch', stock: { thickness: 75, depth: 50 }, spacing: 500, first: 60, last: 100 },
+    ];
+    const solution = solvedInput(house({ upper, lower, plate, change: { roofPurlins } }));
+    const [theta, beta] = [pitchRad(upper), pitchRad(lower)];
+    const onRoof = entriesOf(solution, 'purlin').flatMap(({ cuts }) =>
+      cuts.filter(({ name }) => name === 'compound cut'),
+    );
+    expect(onRoof.length).toBeGreaterThan(1);
+    for (const { faceAngle, faceTilt } of onRoof) {
+      // It runs level, straight up the lower slope; its edge stands square to the upper one.
+      expect(faceAngle).toBeCloseTo(degrees(Math.atan(Math.cos(theta) / Math.tan(beta))), 6);
+      expect(faceTilt).toBeCloseTo(degrees(Math.asin(Math.cos(beta) * Math.sin(theta))), 6);
+    }
+  },
+);

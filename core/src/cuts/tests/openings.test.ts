@@ -169,3 +169,78 @@ it('a purlin through one is refused, and two that share a place', () => {
   expect(refusalOf(house([CHIMNEY, near]))).toMatch(/^openings\.1: .*so near each other/u);
   expect(D).toBeGreaterThan(T);
 });
+
+describe.each(['over', 'between'] as const)(
+  'purlins %s the rafters of a slope with an opening',
+  (set) => {
+    const input = buildingInput({
+      along: 10_000,
+      across: 9000,
+      pitch: '8/12',
+      ends: ['gable', 'gable'],
+    });
+    const roofPurlins = [
+      {
+        block: 'main',
+        stock: { thickness: 75, depth: 50 },
+        spacing: 450,
+        first: 100,
+        last: 100,
+        set,
+      },
+    ];
+    const openings = [
+      {
+        name: 'Hatch',
+        block: 'main',
+        side: 0,
+        along: [3000, 4100],
+        up: [1400, 2300],
+        clearance: 20,
+      },
+    ] as NonNullable<JobInput['openings']>;
+    const solution = solvedInput({ ...input, roofPurlins, openings });
+    const whole = solvedInput({ ...input, roofPurlins });
+    const purlins = ({ members }: Solution) =>
+      members.filter(({ kind, side }) => kind === 'purlin' && side === 0);
+
+    it('leave what is kept clear open, cut flush with the trimmers', () => {
+      expect(fit(solution).problems).toEqual([]);
+      if (set === 'over') {
+        // Rows whose line lies within the hole are in two.
+        const rows = new Set(purlins(whole).map(({ frame }) => frame.origin[1].toFixed(3)));
+        const half = (75 / 2) * Math.cos(Math.atan(8 / 12));
+        const cut = [...rows].filter((y) => Number(y) + half > 1380 && Number(y) - half < 2320);
+        expect(cut.length).toBeGreaterThan(1);
+        expect(purlins(solution)).toHaveLength(rows.size + cut.length);
+        for (const y of cut) {
+          const [one, other] = purlins(solution)
+            .filter(({ frame }) => frame.origin[1].toFixed(3) === y)
+            .sort((p, q) => p.frame.origin[0] - q.frame.origin[0]);
+          expect(one!.frame.origin[0] + one!.axis.runMm).toBeCloseTo(2980, 6);
+          expect(other!.frame.origin[0]).toBeCloseTo(4120, 6);
+        }
+      } else
+        for (const { frame, axis } of purlins(solution)) {
+          const [x, y] = frame.origin;
+          const inHole =
+            y > 1400 && y < 2300 && x + axis.runMm / 2 > 2980 && x + axis.runMm / 2 < 4120;
+          expect(inHole).toBe(false);
+        }
+    });
+
+    it('are missed where one beside the hole is gone or spoiled', () => {
+      const beside = purlins(solution)
+        .filter(({ frame }) => frame.origin[1] > 1380 && frame.origin[1] < 2320)
+        .slice(0, 3);
+      expect(unseenSpoilings(solution, beside)).toEqual([]);
+      for (const gone of beside) {
+        const members = solution.members.filter((member) => member !== gone);
+        const said = fit({ ...solution, members }).problems.filter(
+          ({ kind }) => kind === 'missing',
+        );
+        expect(said.length).toBeGreaterThan(1);
+      }
+    });
+  },
+);

@@ -121,7 +121,7 @@ const standing = (
 };
 
 /** Under what stands over it, cut to its undersides; null where that leaves none, or no timber stands over it. */
-const underAll = (stud: Member, before: readonly Member[]): Member | null => {
+export const underAll = (stud: Member, before: readonly Member[]): Member | null => {
   const over = clashing(stud, before);
   const cut = over.length === 0 ? null : clearInSpace(stud, over, stud.frame.origin);
   const heads = cut?.ends.filter(({ at }) => at === 'top') ?? [];

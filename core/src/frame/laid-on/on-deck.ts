@@ -1,8 +1,8 @@
-import { flip, planeAt, v3, type HalfSpace, type Plane } from '../../geom';
+import { flip, PARALLEL_SINE, planeAt, v3, type HalfSpace, type Plane } from '../../geom';
 import type { Job } from '../../job';
 import { isRafter, isTie, type Kind } from '../../kinds';
 import type { LaidOn } from '../../roof';
-import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { axisOf, lengthOf, memberId, type EndCut, type Member } from '../member/member';
 import { cornersOf } from '../member/solid-of';
 import { runFrom } from '../site';
 
@@ -25,8 +25,6 @@ const through = ({ frame: { origin, a } }: Member, plane: Plane): number | null 
   const rate = v3.dot(plane.normal, a);
   return Math.abs(rate) < ALONG ? null : -planeAt(plane, origin) / rate;
 };
-
-const lengthOf = ({ axis: { runMm, riseMm } }: Member): number => Math.hypot(runMm, riseMm);
 
 /** A member between two points of its theory line, its ends there replaced. mm */
 const between = (member: Member, from: number, to: number, ends: readonly EndCut[]): Member => {
@@ -56,7 +54,7 @@ const rafterOnDeck = (
   if (chalk === null || standsAt === null || lengthOf(member) - standsAt < LEAST_BODY_MM)
     return null;
   const foot: EndCut = { at: 'bottom', name: 'long cut', keep: over(stands), meets };
-  return {
+  const jack: Member = {
     ...between(member, chalk, lengthOf(member), [
       ...member.ends.filter(({ at }) => at === 'top'),
       foot,
@@ -64,6 +62,11 @@ const rafterOnDeck = (
     kind: 'valley-jack',
     notches: [],
   };
+  // Beside the eave its toe would reach out past the tails' line.
+  const tails = member.ends.filter(
+    ({ at, keep }) => at === 'tail' && cornersOf(jack).some((p) => planeAt(keep, p) > BELOW_MM),
+  );
+  return tails.length === 0 ? jack : { ...jack, ends: [...jack.ends, ...tails] };
 };
 
 /** A timber that runs down on to the sheathing with one of its ends, cut along it. */
@@ -72,9 +75,10 @@ const cutOnDeck = (member: Member, deck: Plane): Member | null => {
   if (t === null) return null;
   const upper = v3.dot(deck.normal, member.frame.a) < 0;
   const at = upper ? 'top' : 'bottom';
+  const square = Math.abs(v3.dot(deck.normal, member.frame.s)) < PARALLEL_SINE;
   const cut: EndCut = {
     at,
-    name: member.axis.level ? 'long cut' : 'compound cut',
+    name: square ? 'long cut' : 'compound cut',
     keep: over(deck),
     meets: null,
   };
@@ -102,6 +106,10 @@ export const isSeated = ({ wall, platesMm }: LaidOn, { frame, stock, notches }: 
 const isOutside = ({ wall }: LaidOn, { frame, stock }: Member): boolean =>
   runFrom(wall, v3.inPlan(frame.origin)) + stock.thickness / 2 < -wall.overhangMm;
 
+/** Whether a rafter climbs less than the roof below, and comes down on that with its upper end. */
+const runsUnder = ({ frame }: Member, deck: Plane): boolean =>
+  v3.dot(deck.normal, frame.a) < -ALONG;
+
 export interface OnDeck {
   readonly members: readonly Member[];
   /** Rafters too short to be set. */
@@ -127,6 +135,10 @@ export const onDeck = (
     const heights = cornersOf(member).map((p) => planeAt(deck, p));
     if (Math.min(...heights) >= -BELOW_MM) return [member];
     if (Math.max(...heights) <= BELOW_MM) return [];
+    if (isRafter(member) && runsUnder(member, deck)) {
+      const cut = cutOnDeck(member, deck);
+      return cut === null ? [] : [cut];
+    }
     if (isRafter(member)) {
       if (isOutside(laid, member)) return [member];
       if (isSeated(laid, member)) return [tailOnDeck(member, deck)];

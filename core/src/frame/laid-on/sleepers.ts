@@ -9,7 +9,7 @@ import {
   type Vec3,
 } from '../../geom';
 import type { Job } from '../../job';
-import type { ChalkLine, LaidOn, SideLine } from '../../roof';
+import { climbs, type ChalkLine, type LaidOn, type SideLine } from '../../roof';
 import { plumbKeep } from '../member/board';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { isRafter } from '../../kinds';
@@ -109,7 +109,7 @@ const topCut = (chalk: ChalkLine, ridge: Member | undefined, upper: Plane): EndC
   };
 };
 
-/** The sleepers of a laid-on roof, one a chalk line, where the crew has them. */
+/** The sleepers of a laid-on roof, one a chalk line that runs up the roof, where the crew has them. */
 export const sleepers = (job: Job, laid: LaidOn, members: readonly Member[]): readonly Member[] => {
   const ridge = members.find(({ kind }) => kind === 'ridge');
   // From where the plates end, or under the first rafter that no longer stands on them.
@@ -117,7 +117,7 @@ export const sleepers = (job: Job, laid: LaidOn, members: readonly Member[]): re
     .filter((member) => isRafter(member) && !isSeated(laid, member))
     .map(({ frame, stock }) => runFrom(laid.wall, v3.inPlan(frame.origin)) - stock.thickness / 2);
   const inMm = Math.min(laid.platesMm, ...jacks);
-  return laid.chalk.flatMap((chalk): Member[] => {
+  return laid.chalk.filter(climbs).flatMap((chalk): Member[] => {
     const sleeper = sleeperOn(job, laid, chalk, ridge, inMm);
     return sleeper === null || sleeper.axis.runMm < SAME_POINT_MM ? [] : [sleeper];
   });

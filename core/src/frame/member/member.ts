@@ -1,4 +1,11 @@
-import type { BoardFrame, HalfSpace, Vec2 } from '../../geom';
+import {
+  PARALLEL_SINE,
+  SAME_POINT_MM,
+  v3,
+  type BoardFrame,
+  type HalfSpace,
+  type Vec2,
+} from '../../geom';
 import type { Stock } from '../../job';
 import type { Kind } from '../../kinds';
 
@@ -67,6 +74,16 @@ export const axisOf = (runMm: number, riseMm: number): Axis => {
   const upright = Math.PI / 2 - slopeRad < LEVEL_RAD;
   return { runMm, riseMm, slopeRad: level ? 0 : slopeRad, level, upright };
 };
+
+/** How long a timber's theory line is. mm */
+export const lengthOf = ({ axis: { runMm, riseMm } }: Pick<Member, 'axis'>): number =>
+  Math.hypot(runMm, riseMm);
+
+/** Whether two timbers are one, or two lengths of one: of one kind, along one line. */
+export const isOneTimber = (one: Member, other: Member): boolean =>
+  one.kind === other.kind &&
+  v3.length(v3.cross(one.frame.a, other.frame.a)) < PARALLEL_SINE &&
+  v3.length(v3.cross(v3.sub(one.frame.origin, other.frame.origin), one.frame.a)) < SAME_POINT_MM;
 
 /** What is held on a framing square for its plumb and level lines: rise and run, per unit of the commons' run. */
 export interface SquarePair {

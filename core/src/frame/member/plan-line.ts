@@ -25,3 +25,27 @@ export const planLine = (member: Member): readonly [Vec2, Vec2] => {
   const at = (t: number): Vec2 => v2.add(v3.inPlan(onTop), v2.scale(v3.inPlan(frame.a), t));
   return [at(low), at(high)];
 };
+
+/** Where a timber crosses a line of the plan. mm */
+export interface Crossed {
+  /** Its middle, along the line from its start; and how wide it stands there. */
+  readonly at: number;
+  readonly wide: number;
+  /** Of the angle between the two, positive where it runs to the line's left. */
+  readonly sine: number;
+}
+
+/** Where a timber crosses a line of the plan, wherever along it; null where it runs along it, to `leastSine`. */
+export const crossingOf = (
+  { frame, stock }: Member,
+  from: Vec2,
+  along: Vec2,
+  leastSine: number,
+): Crossed | null => {
+  const way = v2.unit(v3.inPlan(frame.a));
+  const sine = v2.cross(along, way);
+  if (Math.abs(sine) < leastSine) return null;
+  const off = v2.sub(v3.inPlan(frame.origin), from);
+  const at = v2.dot(off, along) - (v2.cross(along, off) / sine) * v2.dot(way, along);
+  return { at, wide: stock.thickness / Math.abs(sine), sine };
+};

@@ -13,13 +13,13 @@ const OPENING = 'opening';
  * faces, on the edge of what it keeps clear. Each has its top level, its lower corner in the slope.
  */
 const headersOf = (site: Site, opening: OpeningPlace): HeaderPlace[] => {
-  const { us, vs, ply, slope: index, block } = opening;
+  const { us, vs, ply, slope: index, block, atPlate } = opening;
   const slope = slopeAt(site, index);
   const stock = rafterStock(site, 'trimmer');
   const half = stock.thickness / 2;
   const ends = [us[0] - half, us[1] + half] as const;
   const u = (us[0] + us[1]) / 2;
-  return ([-1, 1] as const).flatMap((way) =>
+  return (atPlate ? ([1] as const) : ([-1, 1] as const)).flatMap((way) =>
     Array.from({ length: ply }, (_, k): HeaderPlace => {
       const lower = way < 0 ? vs[0] - (k + 1) * stock.thickness : vs[1] + k * stock.thickness;
       const centre = lower + half;
@@ -52,7 +52,10 @@ export const openingHeaders = (site: Site): HeaderPlace[] =>
 export const openingDividers = (site: Site): Divider[] =>
   site.openings.flatMap((opening) => {
     const headers = headersOf(site, opening);
-    return [headers[opening.ply - 1], headers.at(-1)].flatMap((header): Divider[] =>
+    const outermost = opening.atPlate
+      ? [headers.at(-1)]
+      : [headers[opening.ply - 1], headers.at(-1)];
+    return outermost.flatMap((header): Divider[] =>
       header === undefined
         ? []
         : [{ slope: header.slope, from: header.from, to: header.to, stop: 'opening' }],
@@ -61,10 +64,11 @@ export const openingDividers = (site: Site): Divider[] =>
 
 /** Whether a stretch of rafter lies in what an opening keeps clear. */
 export const isOpen = ({ openings }: Site, { index, station, low, high }: Span): boolean =>
-  openings.some(({ slope, us, vs }) => {
+  openings.some(({ slope, us, vs, atPlate }) => {
     const middle = (low.v + high.v) / 2;
     const across = station.u > us[0] && station.u < us[1];
-    return slope === index && across && middle > vs[0] && middle < vs[1];
+    // Down to the plate nothing is left below, tails and all.
+    return slope === index && across && (atPlate || middle > vs[0]) && middle < vs[1];
   });
 
 export const isOpeningHeader = ({ id }: { readonly id: string }): boolean =>

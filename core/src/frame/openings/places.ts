@@ -1,15 +1,7 @@
-import {
-  chordOf,
-  insideBy,
-  intervals,
-  TOUCHING_MM,
-  v2,
-  type Interval,
-  type Vec2,
-} from '../../geom';
+import { chordOf, insideBy, intervals, TOUCHING_MM, type Interval, type Vec2 } from '../../geom';
 import type { Job } from '../../job';
 import { ok, refused, type Problem, type Result } from '../../problem';
-import { outside, type Roof, type Slope } from '../../roof';
+import { onSide, outside, type Roof, type Slope } from '../../roof';
 import { inMm, leastMm, mostMm, say } from '../../sentence';
 import { onSlope, planPoint } from '../layout/slope-plan';
 import { rafterStock, type OpeningPlace } from '../site';
@@ -132,11 +124,9 @@ const placeOf = (job: Job, roof: Roof, opening: Opening, index: number): Opening
   const side = roof.blocks.find(({ id }) => id === opening.block)?.sides[opening.side];
   if (side === undefined)
     throw new Error(`frame: opening ${index} passed the check without a side`);
-  const at = (along: number, up: number): Vec2 =>
-    v2.add(v2.add(side.start, v2.scale(side.along, along)), v2.scale(side.inward, up));
   const [a0, a1] = opening.along;
   const [h0, h1] = opening.up;
-  const slopeIndex = slopeUnder(roof, at((a0 + a1) / 2, (h0 + h1) / 2), opening);
+  const slopeIndex = slopeUnder(roof, onSide(side, (a0 + a1) / 2, (h0 + h1) / 2), opening);
   const slope = roof.slopes[slopeIndex];
   if (slope === undefined)
     return problem(
@@ -150,17 +140,19 @@ const placeOf = (job: Job, roof: Roof, opening: Opening, index: number): Opening
   const stock = rafterStock({ job }, 'trimmer');
   const beside = ply(opening) * stock.thickness;
   const across = beside + LEAST_JACK_MM;
+  const atPlate = h0 === 0;
   const taken: Taken = {
     us: [us[0] - beside, us[1] + beside],
-    vs: [vs[0] - across, vs[1] + across],
+    // Down to the plate there is no header, and nothing is left below.
+    vs: [atPlate ? from[1] + SEAM_MM : vs[0] - across, vs[1] + across],
   };
   const why = amiss(opening, slope, taken, from);
   if (why !== null) return problem(index, why);
   const low = h0 - clear - across;
-  if (low < 0)
+  if (low < 0 && !atPlate)
     return problem(
       index,
-      say`"${opening.name}" starts ${inMm(h0)} up from the ‹plate›, so that nothing is left of the rafters below it; accepted is at least ${leastMm(h0 - low)}`,
+      say`"${opening.name}" starts ${inMm(h0)} up from the ‹plate›, so that nothing is left of the rafters below it; accepted is at least ${leastMm(h0 - low)}, or none, where a wall stands in it on the ‹plate›`,
     );
   const middle = planPoint(slope, (us[0] + us[1]) / 2, (vs[0] + vs[1]) / 2);
   const walls = roof.blocks.find(({ id }) => id === opening.block)?.walls ?? [];
@@ -173,7 +165,8 @@ const placeOf = (job: Job, roof: Roof, opening: Opening, index: number): Opening
     side: opening.side,
     slope: slopeIndex,
     us,
-    vs,
+    vs: atPlate ? [from[1], vs[1]] : vs,
+    atPlate,
     ply: ply(opening),
   };
 };

@@ -1,7 +1,7 @@
 import { halfSpace, v2, v3, type HalfSpace, type Vec2, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import type { Problem } from '../../problem';
-import { purlinDistance, runOfSide, type Slope } from '../../roof';
+import { heightAt, purlinDistance, runOfSide, type Slope } from '../../roof';
 import { inMm, say, type Sentence } from '../../sentence';
 import { isRafter } from '../../kinds';
 import { clashing } from '../joint/in-space';
@@ -18,9 +18,6 @@ const underside = (site: Site, { plane }: Slope): HalfSpace => ({
   normal: plane.normal,
   offset: plane.offset - site.job.timber.common.depth,
 });
-
-const heightOf = ({ normal, offset }: HalfSpace, [x, y]: Vec2): number =>
-  (offset - normal[0] * x - normal[1] * y) / normal[2];
 
 /**
  *   canted    square to the rafters: the narrow face against their undersides, the middle of it the reference line
@@ -59,7 +56,7 @@ const memberOf = (
     block: wanted.block,
     side: wanted.side,
     stock,
-    frame: { origin: [x, y, heightOf(under, [x, y])], a, e, s: v3.cross(e, a) },
+    frame: { origin: [x, y, heightAt({ plane: under }, [x, y])], a, e, s: v3.cross(e, a) },
     // A plumb one's uphill corner comes up to the rafters; the rest of its top is bevelled down from there.
     topMm: canted ? 0 : (slope.rise * stock.thickness) / 2,
     ends: [...cuts('top'), ...cuts('bottom')],

@@ -6,6 +6,7 @@ import { inMm, leastMm, say } from '../../sentence';
 import { isRafter, KINDS } from '../../kinds';
 import { cutBetween, gapsAlong } from '../joint/between';
 import { clashing, clearInSpace, facesOf } from '../joint/in-space';
+import { onSlope } from '../layout/slope-plan';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { blockAt, heightOn, sideAt, type Site } from '../site';
@@ -37,6 +38,58 @@ const pointOf = (
   const from = v2.add(line.start, v2.scale(line.inward, distance));
   const [x, y] = v2.add(from, v2.scale(slope.along, t));
   return [x, y, heightOn(slope, [x, y])];
+};
+
+/** Where a row would cross openings, along the side. mm */
+const holesOn = (site: Site, row: Row): Interval[] => {
+  const { slope } = row.stretch;
+  const [p0, p1] = pointOf(site, row, 0);
+  const [u, v] = onSlope(slope, [p0, p1]);
+  const half = (row.set.stock.thickness / 2) * Math.cos(slope.slopeRad);
+  return site.openings
+    .filter(({ slope: index }) => site.roof.slopes[index] === slope)
+    .filter(({ vs }) => v + half > vs[0] && v - half < vs[1])
+    .map(({ us }): Interval => [us[0] - u, us[1] - u]);
+};
+
+/** A purlin over the rafters without what lies in holes: cut plumb, flush with the trimmers beside them. */
+const partedAt = (
+  site: Site,
+  row: Row,
+  purlin: Member,
+  from: number,
+  next: () => string,
+): Member[] => {
+  const holes = [...holesOn(site, row)].sort((p, q) => p[0] - q[0]);
+  const { along } = row.stretch.slope;
+  const cut = (at: 'top' | 'bottom', t: number): EndCut => {
+    const [x, y, z] = pointOf(site, row, t);
+    const out = at === 'top' ? along : v2.scale(along, -1);
+    return {
+      at,
+      name: 'end cut',
+      keep: halfSpace([x, y, z], [out[0], out[1], 0]),
+      meets: null,
+    };
+  };
+  const to = from + purlin.axis.runMm;
+  const inside = holes.filter(([low, high]) => low > from && high < to);
+  if (inside.length === 0) return [purlin];
+  return [...inside, null].map((hole, i): Member => {
+    const before = inside[i - 1];
+    const [start, end] = [before?.[1] ?? from, hole?.[0] ?? to];
+    const own = (at: 'top' | 'bottom') => purlin.ends.filter((one) => one.at === at);
+    return {
+      ...purlin,
+      id: i === 0 ? purlin.id : next(),
+      frame: { ...purlin.frame, origin: pointOf(site, row, start) },
+      axis: axisOf(end - start, 0),
+      ends: [
+        ...(hole === null ? own('top') : [cut('top', end)]),
+        ...(before === undefined ? own('bottom') : [cut('bottom', start)]),
+      ],
+    };
+  });
 };
 
 const level = ({ along }: Slope): Vec3 => [along[0], along[1], 0];
@@ -121,13 +174,13 @@ const overRafters = (
   row: Row,
   before: readonly Member[],
   rafters: readonly Member[],
-  id: string,
+  next: () => string,
 ): Laid => {
   const [top, bottom] = [endOver(site, row, 'top'), endOver(site, row, 'bottom')];
   if (!bears(site, row, [bottom.t, top.t], rafters)) return { boards: [], inWay: [] };
   const origin = pointOf(site, row, bottom.t);
   const ends = [...top.cuts, ...bottom.cuts];
-  const purlin = purlinAt(row, 'over', origin, top.t - bottom.t, ends, id);
+  const purlin = purlinAt(row, 'over', origin, top.t - bottom.t, ends, next());
   // The rafters that it lies on end at its underside.
   const others = before.filter(
     (one) => !(isRafter(one) && one.block === row.block && one.side === row.side),
@@ -135,13 +188,14 @@ const overRafters = (
   const met = clashing(purlin, others);
   // At a corner of the roof it meets the next side's rows; a timber of the frame it would stand in.
   const inWay = met.filter(({ lies }) => lies !== 'over');
-  if (met.length === 0 || inWay.length > 0) return { boards: [purlin], inWay };
+  const parted = (whole: Member): Member[] => partedAt(site, row, whole, bottom.t, next);
+  if (met.length === 0 || inWay.length > 0) return { boards: parted(purlin), inWay };
   const middle = v3.add(
     pointOf(site, row, (bottom.t + top.t) / 2),
     v3.scale(purlin.frame.e, row.set.stock.depth / 2),
   );
   const clear = clearInSpace(purlin, met, middle);
-  return clear === null ? { boards: [], inWay: met } : { boards: [clear], inWay: [] };
+  return clear === null ? { boards: [], inWay: met } : { boards: parted(clear), inWay: [] };
 };
 
 /** The purlins dropped in between the rafters along a row, their tops flush. */
@@ -169,7 +223,10 @@ const betweenRafters = (
   };
   const boards: Member[] = [];
   const inWay: Member[] = [];
+  const holes = holesOn(site, row);
+  const open = (t: number): boolean => holes.some(([p, q]) => t > p && t < q);
   for (const gap of gapsAlong(reads, a, [low, high], 0, bounding)) {
+    if (open((gap.from + gap.to) / 2)) continue;
     const make = (ends: readonly EndCut[]): Member =>
       purlinAt(row, 'between', at(gap.from), gap.to - gap.from, ends, next());
     const timbers = [...bounding, ...boards];
@@ -280,7 +337,7 @@ export const roofPurlins: Pass = (site, _primary, before): Added => {
     const { boards, inWay } =
       row.set.set === 'between'
         ? betweenRafters(site, row, bounding, others, () => next(row))
-        : overRafters(site, row, [...before, ...members], rafters, next(row));
+        : overRafters(site, row, [...before, ...members], rafters, () => next(row));
     members.push(...boards);
     const [first] = inWay;
     if (first !== undefined) problems.push(standsIn(site, row, first));

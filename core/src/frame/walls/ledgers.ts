@@ -3,7 +3,7 @@ import type { Stock } from '../../job';
 import { isRafter } from '../../kinds';
 import type { Problem } from '../../problem';
 import { inMm, say } from '../../sentence';
-import { overWall, type BlockRoof, type SideLine, type Slope } from '../../roof';
+import { onSide, overWall, type BlockRoof, type SideLine, type Slope } from '../../roof';
 import { clashing, clearInSpace } from '../joint/in-space';
 import { notchedOver } from '../joint/notched-over';
 import { plumbKeep } from '../member/board';
@@ -33,8 +33,7 @@ const ledgerOf = (
   const us = over.map(({ u }) => u);
   const from = Math.max(0, Math.min(...us));
   const to = Math.min(side.lengthMm, Math.max(...us));
-  const at = (u: number): Vec2 =>
-    v2.add(v2.add(side.start, v2.scale(side.along, u)), v2.scale(side.inward, stock.thickness / 2));
+  const at = (u: number): Vec2 => onSide(side, u, stock.thickness / 2);
   const under = overLedger(site)
     ? site.job.timber.common.depth / Math.cos(slope.slopeRad)
     : slope.rise * stock.thickness;

@@ -1,7 +1,7 @@
 import { intervals, SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
-import { plateThicknessOf, postedEaves, type PostedEave, type SideLine } from '../../roof';
+import { onSide, plateThicknessOf, postedEaves, type PostedEave } from '../../roof';
 import { inMm, leastMm, say } from '../../sentence';
 import { clashing, clearInSpace } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
@@ -11,13 +11,11 @@ import type { Site } from '../site';
 
 /** A post shorter than this is none. mm */
 const SHORTEST_POST_MM = 300;
-const onWall = ({ start, along, inward }: SideLine, u: number, inside: number): Vec2 =>
-  v2.add(v2.add(start, v2.scale(along, u)), v2.scale(inward, inside));
 
 /** A beam under an eave's plate, from end to end, flush with its outside. */
 const beamOf = (site: Site, { block, side }: PostedEave, stock: Stock): Member => {
   const top = side.plateMm - plateThicknessOf(site.job);
-  const at = (u: number): Vec2 => onWall(side, u, stock.thickness / 2);
+  const at = (u: number): Vec2 => onSide(side, u, stock.thickness / 2);
   const a: Vec3 = [side.along[0], side.along[1], 0];
   const e: Vec3 = [0, 0, 1];
   const end = (which: 'top' | 'bottom', u: number): EndCut => ({
@@ -54,7 +52,7 @@ const postAt = (
   u: number,
   number: number,
 ): Member => {
-  const [x, y] = onWall(side, u, stock.thickness / 2);
+  const [x, y] = onSide(side, u, stock.thickness / 2);
   const ground = side.plateMm - height;
   const head = beam.frame.origin[2] - beam.stock.depth;
   const a: Vec3 = [0, 0, 1];

@@ -50,6 +50,26 @@ export { roofPurlinsOf, withRoofPurlins, type RoofPurlins } from './roof-purlins
 export { collarWay, withBacking, withCollarTies, withRafterTies, type CollarWay } from './ties';
 export { canBeLaidOn, withExisting, withJoin, withSleepers } from './laid-on';
 export {
+  dormersOf,
+  withDormer,
+  withDormerAs,
+  withDormerRoof,
+  type Dormer,
+  type ShedWay,
+} from './dormers';
+export { ridgeHeight, withRidgeHeight } from './ridge-height';
+export {
+  gutterOf,
+  saddleRidge,
+  saddlesIn,
+  withSaddleBetween,
+  withSaddlePitch,
+  withSaddleRidge,
+  type Gutter,
+  type Saddle,
+} from './saddles';
+export { withFixing, type FixingRule } from './fixings';
+export {
   saddleBehind,
   withSaddleBehind,
   openingsOf,
@@ -71,4 +91,5 @@ export {
   withPitch,
   withPitchAllOver,
   withSide,
+  writtenPitch,
 } from './parts';

@@ -1,3 +1,4 @@
+import type { Pitch } from '../../units';
 import { v2, type Vec2 } from '../../geom';
 import { cornerAngles } from '../measured';
 import type { Block, Job, Side } from '../schema';
@@ -105,12 +106,19 @@ export const withPitch = (job: Job, index: number, pitch: string): Job =>
 export const withPitchAllOver = (job: Job, pitch: string): Job =>
   job.blocks.reduce((now, _, index) => withPitch(now, index, pitch), job);
 
+/** A rise that falls out of other figures is shown to so many decimals. */
+const SHOWN = 4;
+
+/** A pitch as a field shows it. */
+export const writtenPitch = (pitch: Pitch): string =>
+  typeof pitch === 'string' ? pitch : `${Number(pitch.rise.toFixed(SHOWN))}/${pitch.run}`;
+
 /** A side's pitch as it would be written; the block's first where the side has none. */
 export const pitchText = (block: Block, wall?: number): string => {
   const own = wall === undefined ? undefined : block.sides[wall];
   for (const side of own === undefined ? block.sides : [own, ...block.sides]) {
     if (side.roof !== 'eave') continue;
-    return typeof side.pitch === 'string' ? side.pitch : `${side.pitch.rise}/${side.pitch.run}`;
+    return writtenPitch(side.pitch);
   }
   return '';
 };

@@ -126,3 +126,86 @@ it('porches laid on random houses are framed and proved, or refused with a reaso
     expect(unseenSpoilings(solution, own.slice(0, 6))).toEqual([]);
   }
 }, 300_000);
+
+/** A house with a dormer on its front slope, gable or shed, in from the wall or in line with it. */
+const anyDormer = fc.record({
+  porch: anyPorch,
+  shed: fc.boolean(),
+  inLine: fc.boolean(),
+  face: fc.integer({ min: 300, max: 800 }),
+  wall: fc.integer({ min: 500, max: 1100 }),
+  flatter: fc.double({ min: 0.2, max: 0.7, noNaN: true }),
+  overhang: fc.constantFrom(0, 250),
+  rake: fc.constantFrom(0, 150),
+  /** A saddle on the back slope: its width and place there, as shares. */
+  saddle: fc.record({
+    wide: fc.double({ min: 0.08, max: 0.18, noNaN: true }),
+    at: fc.double({ min: 0.15, max: 0.3, noNaN: true }),
+    pitch: fc.integer({ min: 18, max: 40 }),
+  }),
+});
+
+type Dormer = typeof anyDormer extends fc.Arbitrary<infer T> ? T : never;
+
+const withDormer = ({ porch, shed, saddle, ...own }: Dormer): JobInput => {
+  const { blocks, ...input } = inputOf({ ...porch, standing: false });
+  const lower = Math.tan(porch.lower * RAD);
+  const face = own.inLine ? 0 : own.face;
+  const [from, to] = [
+    porch.at * porch.along - porch.wide / 2,
+    porch.at * porch.along + porch.wide / 2,
+  ];
+  return {
+    ...input,
+    blocks: blocks.slice(0, 1),
+    saddles: [
+      {
+        block: 'main',
+        side: 2,
+        along: [0.5, 0.5 + saddle.wide].map((share) => share * porch.along) as [number, number],
+        at: saddle.at * porch.across,
+        pitch: `${Math.min(saddle.pitch, porch.lower)}°`,
+      },
+    ],
+    dormers: [
+      {
+        block: 'main',
+        side: 0,
+        along: [from, to],
+        face,
+        plate: face * lower + own.wall,
+        roof: shed ? 'shed' : 'gable',
+        pitch: shed
+          ? { rise: own.flatter * lower, run: 1 }
+          : `${Math.min(porch.upper, porch.lower)}°`,
+        overhang: own.overhang,
+        rake: own.rake,
+      },
+    ],
+  };
+};
+
+it('dormers and saddles on random houses are framed, proved and sawn, or refused by their own field', () => {
+  const framed: Solution[] = [];
+  const refused: string[] = [];
+  for (const dormer of fc.sample(anyDormer, { seed: 1126, numRuns: HOUSES })) {
+    const job = readJob(JSON.parse(JSON.stringify(withDormer(dormer))));
+    const solution = job.ok ? solve(job.value) : job;
+    if (solution.ok) framed.push(solution.value);
+    else refused.push(...solution.problems.map(({ path, text }) => `${path} ${spoken(text)}`));
+  }
+  process.stdout.write(`${framed.length} of ${HOUSES} dormers framed\n`);
+  if (process.env.SAY) console.log(refused.join('\n'));
+  expect(framed.length).toBeGreaterThan(HOUSES / 2);
+  for (const text of refused)
+    expect(text).toMatch(/^(?:dormers\.0|saddles\.0|blocks\.0\.outline)/u);
+  for (const solution of framed) {
+    expect(fit(solution).problems).toEqual([]);
+    const made = solution.members.filter(
+      ({ block, kind }) => block !== 'main' || kind === 'false-tail' || kind === 'opening-jack',
+    );
+    for (const member of made)
+      for (const way of WAYS)
+        expect([member.id, way, wrong(member, way) < 1]).toEqual([member.id, way, true]);
+  }
+}, 300_000);

@@ -3,7 +3,7 @@ import type { Member } from '../../frame';
 import type { Solution } from '../../solve';
 import { smallHouses } from '../../tests/small-houses';
 import { stepsOf, type SawStep } from '..';
-import { laid, sawn, sawnWrong, turnedRound, WAYS } from './sawyer';
+import { laid, sawn, sawnWrong, turnedOnFoot, turnedRound, WAYS } from './sawyer';
 
 /** Under this a piece is the piece. mm */
 const SAWN_RIGHT_MM = 1;
@@ -18,10 +18,13 @@ const wrong = (steps: readonly SawStep[], member: Member, way: (typeof WAYS)[num
   const made = sawn(steps, way);
   const wanted = laid(member, false);
   const straight = sawnWrong(made, wanted);
+  const { thickness } = member.stock;
+  if (member.axis.upright)
+    return Math.min(straight, sawnWrong(turnedOnFoot(made, thickness), wanted));
   // Which end of a level board is its upper one is a name: it may lie the other way round.
   return !member.axis.level
     ? straight
-    : Math.min(straight, sawnWrong(turnedRound(made, wanted, member.stock.thickness), wanted));
+    : Math.min(straight, sawnWrong(turnedRound(made, wanted, thickness), wanted));
 };
 
 const sawHouse = (house: Solution, note: (text: string, mm: number) => void): void => {

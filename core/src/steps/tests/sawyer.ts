@@ -215,6 +215,18 @@ export const turnedRound = (
   );
 };
 
+/** A post turned half round on its foot: it has no crown, so that which of its faces is called left is a name. */
+export const turnedOnFoot = (pieces: readonly Solid[], thickness: number): Solid[] => {
+  const zs = pieces.flatMap((piece) => piece.flatMap(({ points }) => points.map(([, , z]) => z)));
+  const both = Math.min(...zs) + Math.max(...zs);
+  return pieces.map((piece) =>
+    piece.map(({ tag, points }) => ({
+      tag,
+      points: points.map(([x, y, z]): Vec3 => [x, thickness - y, both - z]),
+    })),
+  );
+};
+
 /** Wood on a face as small as this makes a difference of a millimetre there. mm² */
 const SMALL_FACE_MM2 = 500;
 

@@ -9,6 +9,7 @@ import { Small, Title, Words } from '../ui/text';
 import { useWide } from '../ui/use-wide';
 import { ChangesBar } from './changes';
 import { CutListView } from './cut-list';
+import { StoryTapes } from './story-tapes';
 
 /** What to saw next. On a wide screen the list stands on the left already. */
 export const CutsScreen = () => {
@@ -28,6 +29,7 @@ export const CutsScreen = () => {
         <Small>Lengths to the long point, in the order they go up.</Small>
         {wide && <Words>Touch a piece in the list, or a timber on the plan, for its sheet.</Words>}
       </View>
+      <StoryTapes cuts={roof.cuts} />
       {!wide && (
         <View className="-mx-4">
           <ChangesBar />

@@ -52,7 +52,7 @@ export const Elevation = ({
       aria-label={`${NAMES[looking]}, to scale: the roof’s highest line stands ${aloud(height)} above the main ${say('‹plate›')}`}
     >
       <Svg width={widthPx} height={heightPx}>
-        {view.panels.map(({ of, points }, i) =>
+        {view.panels.map(({ of, points, kind }, i) =>
           of === 'line' ? (
             <Polyline
               key={i}
@@ -60,6 +60,14 @@ export const Elevation = ({
               fill="none"
               stroke={colour('ink', 0.6)}
               strokeWidth={1.2}
+            />
+          ) : of === 'timber' ? (
+            <Polygon
+              key={i}
+              points={loop(points)}
+              fill={colour(kind ?? 'wood', 0.32)}
+              stroke={colour(kind ?? 'ink')}
+              strokeWidth={0.8}
             />
           ) : (
             <Polygon

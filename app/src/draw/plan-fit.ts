@@ -1,11 +1,21 @@
 import type { PlanTimber } from '@ogee/core/src/drawing';
 import type { Vec2 } from '@ogee/core/src/geom';
+import type { Sight } from './sight';
 
 export interface PlanFit {
   readonly pxPerMm: number;
   /** Plan mm (x right, y up) to drawing px (x right, y down). */
   readonly toPx: (p: Vec2) => Vec2;
 }
+
+/** The same drawing at a sight of it. */
+export const fitAt = ({ pxPerMm, toPx }: PlanFit, { scale, x, y }: Sight): PlanFit => ({
+  pxPerMm: pxPerMm * scale,
+  toPx: (p) => {
+    const [u, v] = toPx(p);
+    return [u * scale + x, v * scale + y];
+  },
+});
 
 /** One scale for both directions, the drawing in the middle, `margin` px free all round. */
 export const fitPlan = (

@@ -9,7 +9,9 @@ import { Pressable, View, type View as ViewRef } from 'react-native';
 import Svg, { Circle, G, Line, Path, Polygon } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
 import { Halo, uprightTurn } from './halo';
-import { fitPlan, nearest } from './plan-fit';
+import { LETTER_SHARE, readable, type Name } from './names';
+import { fitAt, fitPlan, nearest } from './plan-fit';
+import { WHOLE, type Sight } from './sight';
 
 const MARGIN_PX = 50;
 const TOUCH_PX = 28;
@@ -28,6 +30,8 @@ interface PlanProps {
   readonly spacingMm: number;
   readonly widthPx: number;
   readonly heightPx: number;
+  /** What part of it is seen; all of it where none is given. */
+  readonly sight?: Sight;
   readonly selected: string | null;
   readonly onPick: (mark: string) => void;
   /** Ids or marks of members to be ringed in red: where the fit found something wrong. */
@@ -91,25 +95,17 @@ const isMajor = (kind: PlanTimber['kind']): boolean => KINDS[kind].stands === 'l
 /** Where along a timber its name stands: off the walls' names, and off those of the rafters that a tie lies beside. */
 const NAMED_AT: Readonly<Partial<Record<Kind, number>>> = { fascia: 0.08, 'rafter-tie': 0.33 };
 
-const TimberName = ({ timber, size }: { timber: PlanTimber; size: number }) => {
-  const { colour } = useTheme();
-  const { from, to, kind, mark } = timber;
+/** A timber's name where it stands on the plan. */
+const nameOf = ({ id, from, to, kind, mark }: PlanTimber, size: number): Name => {
   const share = NAMED_AT[kind] ?? (isMajor(kind) ? 0.5 : 0.42);
-  const own = isMajor(kind) ? LABEL.most : size;
-  return (
-    <Halo
-      at={[from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share]}
-      turn={uprightTurn(from, to)}
-      size={own}
-      text={mark}
-      colour={colour(kind)}
-      dy={own * 0.35}
-    />
-  );
+  return {
+    id,
+    text: mark,
+    at: [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share],
+    turn: uprightTurn(from, to),
+    size: isMajor(kind) ? LABEL.most : size,
+  };
 };
-
-/** How wide a letter of a name is, as a share of its height. */
-const LETTER_SHARE = 0.6;
 
 /** What a plan shows, in words: how many of each mark. */
 export const countsOf = ({ members }: CutList): string =>
@@ -118,15 +114,18 @@ export const countsOf = ({ members }: CutList): string =>
 /** The roof from above, to scale: every timber by its mark, touched to open its piece. */
 export const Plan = (props: PlanProps) => {
   const { drawing, words, display, spacingMm, widthPx, heightPx, selected, onPick } = props;
-  const { wrong = [], spots = [] } = props;
+  const { wrong = [], spots = [], sight = WHOLE } = props;
   const { colour } = useTheme();
   const surface = useRef<ViewRef>(null);
   const { outlines, faces, edges, walls, dimensions } = drawing;
-  const fit = fitPlan(
-    drawing.faces.flatMap((face) => face.points),
-    widthPx,
-    heightPx,
-    MARGIN_PX,
+  const fit = fitAt(
+    fitPlan(
+      drawing.faces.flatMap((face) => face.points),
+      widthPx,
+      heightPx,
+      MARGIN_PX,
+    ),
+    sight,
   );
   const timbers = drawing.timbers.map((timber) => ({
     ...timber,
@@ -140,7 +139,13 @@ export const Plan = (props: PlanProps) => {
     Math.hypot(to[0] - from[0], to[1] - from[1]) > mark.length * size * LETTER_SHARE;
   const minor =
     size < LABEL.least ? [] : timbers.filter((one) => !isMajor(one.kind) && hasRoom(one));
-  const named = [...minor, ...timbers.filter(({ kind }) => isMajor(kind))];
+  const major = timbers.filter(({ kind }) => isMajor(kind));
+  const kindOf = new Map(timbers.map(({ id, kind }) => [id, kind]));
+  const names = readable(
+    [...major, ...minor].map((timber) => nameOf(timber, size)),
+    widthPx,
+    heightPx,
+  );
   const points = (loop: readonly Vec2[]): string =>
     loop.map((p) => fit.toPx(p).join(',')).join(' ');
   const text = (mm: number): string => formatLength(mm, lengthFormat(display));
@@ -207,9 +212,17 @@ export const Plan = (props: PlanProps) => {
               strokeDasharray={[...KINDS[kind].dash]}
             />
           ))}
-          {/* Names over all lines, the hips' and the ridge's on top. */}
-          {named.map((timber) => (
-            <TimberName key={timber.id} timber={timber} size={size} />
+          {/* Names over all lines, those of hips and ridge before the rest where room is short. */}
+          {names.map(({ id, text: mark, at, turn, size: own }) => (
+            <Halo
+              key={id}
+              at={at}
+              turn={turn}
+              size={own}
+              text={mark}
+              colour={colour(kindOf.get(id) ?? 'ink')}
+              dy={own * 0.35}
+            />
           ))}
           {dimensions.map(({ from, to, outward, lengthMm }, i) => {
             const shift = (p: Vec2): Vec2 => fit.toPx(offset(p, outward, 34 / fit.pxPerMm));

@@ -1,4 +1,4 @@
-import type { SheetedSlope } from '@ogee/core/src/sheathing';
+import type { SheetDrawing } from '@ogee/core/src/drawing';
 import type { Vec2 } from '@ogee/core/src/geom';
 import { useId, useState } from 'react';
 import { View } from 'react-native';
@@ -11,9 +11,12 @@ const MOST_HEIGHT_PX = 220;
 /** A slope laid flat with its sheets, to scale: eave below, the sheets' length along it. */
 export const SheetsDrawing = ({
   slope,
+  chosen = null,
   words,
 }: {
-  readonly slope: SheetedSlope;
+  readonly slope: SheetDrawing;
+  /** The sheet that is spoken of, by its number; none where another slope's is. */
+  readonly chosen?: number | null;
   readonly words: string;
 }) => {
   const { colour } = useTheme();
@@ -32,7 +35,7 @@ export const SheetsDrawing = ({
     width / 2 + (u - (left + right) / 2) * k,
     MARGIN_PX + (high - v) * k,
   ];
-  const fill = (from: SheetedSlope['sheets'][number]['from']): string =>
+  const fill = (from: SheetDrawing['sheets'][number]['from']): string =>
     from === 'offcut'
       ? colour('chalk', 0.35)
       : from === 'cut'
@@ -63,6 +66,21 @@ export const SheetsDrawing = ({
               />
             )),
           )}
+          {slope.rafters.map(({ from, to }, i) => {
+            const [[x1, y1], [x2, y2]] = [px(from), px(to)];
+            return (
+              <Line
+                key={`rafter ${i}`}
+                x1={x1}
+                y1={y1}
+                x2={x2}
+                y2={y2}
+                stroke={colour('soft')}
+                strokeWidth={1}
+                strokeDasharray={[2, 3]}
+              />
+            );
+          })}
           <G clipPath={`url(#${outline})`}>
             {slope.sheets.flatMap(({ u, v }, i) =>
               (
@@ -92,6 +110,16 @@ export const SheetsDrawing = ({
               }),
             )}
           </G>
+          {chosen !== null &&
+            slope.sheets[chosen]?.covers.map((piece, i) => (
+              <Polygon
+                key={`chosen ${i}`}
+                points={piece.map((p) => px(p).join(',')).join(' ')}
+                fill="none"
+                stroke={colour('chalk')}
+                strokeWidth={3}
+              />
+            ))}
         </Svg>
       )}
     </View>

@@ -10,7 +10,7 @@ import { useOpenJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { countsOf, Plan } from '../draw/plan';
-import { FrameView } from '../roof/frame-view';
+import { FrameView } from '../roof/frame/frame-view';
 import { useTheme } from '../theme/theme';
 import { Button } from '../ui/button';
 import { Caution, gravestFirst } from '../ui/caution';

@@ -1,4 +1,4 @@
-import { inTerms, TERM_NAMES, TERMS, type TermName } from '@ogee/core/src/terms';
+import { capital, inTerms, TERM_NAMES, TERMS, type TermName } from '@ogee/core/src/terms';
 import { MEANINGS } from '@ogee/core/src/glossary';
 import X from 'lucide-react-native/icons/x';
 import { Pressable, Text, View } from 'react-native';
@@ -7,8 +7,6 @@ import { Dialog } from '../ui/dialog';
 import { useTermsOf } from '../ui/terms';
 import { Small, Title, Words } from '../ui/text';
 import { TermPicture } from './term-picture';
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** One term: its picture, what it means, what it is called elsewhere; and all the others. */
 export const GlossarySheet = ({

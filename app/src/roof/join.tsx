@@ -1,8 +1,15 @@
-import { canBeLaidOn, withExisting, withJoin, withSleepers } from '@ogee/core/src/job';
+import {
+  canBeLaidOn,
+  ridgeHeight,
+  withExisting,
+  withJoin,
+  withRidgeHeight,
+  withSleepers,
+} from '@ogee/core/src/job';
 import { useOpenJob } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
 import { Caution } from '../ui/caution';
-import { ChoiceField } from '../ui/fields';
+import { ChoiceField, LengthField } from '../ui/fields';
 
 /** Whether the house that new parts are laid on is framed too, or stands already. */
 export const Existing = ({ index }: { readonly index: number }) => {
@@ -12,6 +19,7 @@ export const Existing = ({ index }: { readonly index: number }) => {
   if (block === undefined || block.join === 'laid-on' || (!laid && block.existing !== true))
     return null;
   const problem = problemAt(`blocks.${index}.existing`);
+  const height = ridgeHeight(job, index);
   return (
     <>
       <ChoiceField
@@ -24,6 +32,16 @@ export const Existing = ({ index }: { readonly index: number }) => {
         onChange={(way) => edit((now) => withExisting(now, way === 'stands'))}
         help="What stands already is given by its planes alone: measure its walls, its eaves’ height and its pitch. Only what is laid on it comes in the list."
       />
+      {block.existing === true && height !== null && (
+        <LengthField
+          label="Its ‹ridge› over its ‹plate›, as measured"
+          path={`blocks.${index}.ridge`}
+          refusedAt={`blocks.${index}`}
+          value={height}
+          onValue={(mm) => edit((now) => withRidgeHeight(now, index, mm))}
+          help="To the line in which the two slopes’ rafters meet on top. The pitch falls out of it."
+        />
+      )}
       {problem !== undefined && <Caution level="caution" text={problem} />}
     </>
   );

@@ -14,6 +14,8 @@ import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
 import { ChoiceField, LengthField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
+import { AlongWall } from './along-wall';
+import { GutterSaddle, SaddlePitch } from './saddles';
 
 /** What openings are mostly for. */
 const USUAL = ['Chimney', 'Roof window', 'Hatch'] as const;
@@ -31,12 +33,12 @@ const OneOpening = ({
   const { job, edit, problemAt } = useOpenJob();
   const path = `openings.${index}`;
   const problem = problemAt(path);
-  const saddleProblem = problemAt(`saddles.${saddleBehind(job, index)}`);
+  const saddle = saddleBehind(job, index);
+  const saddleProblem = problemAt(`saddles.${saddle}`);
   const set = (change: Partial<Opening> | null, said?: string) =>
     edit((now) => withOpeningAs(now, index, change), said);
   const { name, side, along, up, clearance, doubled } = opening;
   const names = USUAL.some((one) => one === name) ? USUAL : [...USUAL, name];
-  const eaves = block.sides.flatMap(({ roof }, i) => (roof === 'eave' ? [i] : []));
   return (
     <View className="gap-3 rounded border border-grain p-3" testID={`opening-${index}`}>
       <ChoiceField
@@ -46,34 +48,16 @@ const OneOpening = ({
         onChange={(next) => set({ name: next })}
       />
       {problem !== undefined && <Caution level="caution" text={problem} />}
-      {eaves.length > 1 && (
-        <ChoiceField
-          label={`${name} over`}
-          value={String(side)}
-          options={eaves.map((one) => ({ value: String(one), label: `Wall ${one + 1}` }))}
-          onChange={(next) => set({ side: Number(next) })}
-        />
-      )}
-      <View className="flex-row gap-3">
-        <View className="flex-1">
-          <LengthField
-            label="From the wall’s start"
-            of={name}
-            path={`${path}.along.0`}
-            value={along[0]}
-            onValue={(from) => set({ along: [from, from + along[1] - along[0]] })}
-          />
-        </View>
-        <View className="flex-1">
-          <LengthField
-            label="Width"
-            of={name}
-            path={`${path}.along.1`}
-            value={along[1] - along[0]}
-            onValue={(wide) => set({ along: [along[0], along[0] + wide] })}
-          />
-        </View>
-      </View>
+      <AlongWall
+        name={name}
+        path={path}
+        block={block}
+        side={side}
+        along={along}
+        wide="Width"
+        onSide={(next) => set({ side: next })}
+        onAlong={(next) => set({ along: next })}
+      />
       <View className="flex-row gap-3">
         <View className="flex-1">
           <LengthField
@@ -115,7 +99,7 @@ const OneOpening = ({
       />
       <ChoiceField
         label={`Behind opening ${index + 1}`}
-        value={saddleBehind(job, index) < 0 ? 'none' : 'saddle'}
+        value={saddle < 0 ? 'none' : 'saddle'}
         options={[
           { value: 'none', label: 'Nothing' },
           { value: 'saddle', label: 'A saddle' },
@@ -123,6 +107,9 @@ const OneOpening = ({
         onChange={(next) => edit((now) => withSaddleBehind(now, index, next === 'saddle'))}
         help="A small roof laid on the slope, its ridge level from the chimney’s back into it, so that water runs past. It has the slope’s own pitch and stands clear by the sheathing at each side."
       />
+      {saddle >= 0 && (
+        <SaddlePitch numbers={[saddle]} name={`Saddle behind opening ${index + 1}`} />
+      )}
       {saddleProblem !== undefined && <Caution level="caution" text={saddleProblem} />}
       <Button
         label={`Take opening ${index + 1} away`}
@@ -153,6 +140,7 @@ export const Openings = ({ index }: { readonly index: number }) => {
         testID="add-opening"
         onPress={() => edit((now) => withOpening(now, index), 'An opening')}
       />
+      <GutterSaddle index={index} />
       {own.length > 0 && job.timber.trimmer !== undefined && <Stock name="trimmer" />}
       {own.length > 0 && job.timber.trimmer === undefined && (
         <Button

@@ -17,12 +17,14 @@ import { Button } from '../ui/button';
 import { ChoiceField, LengthField, PitchField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 import { Breaks } from './breaks';
+import { Dormers } from './dormers';
 import { EaveProblem } from './eave-problem';
 import { Stock } from '../timber/stock-fields';
 import { Existing, Join } from './join';
 import { Openings } from './openings';
 import { AtWall, EaveBlocks, GableEnds } from './roof-edges';
 import { Gablet } from './gablet';
+import { RoofingFields } from './roofing';
 import { SheathingFields } from './sheathing';
 
 type Kind = Side['roof'];
@@ -260,7 +262,9 @@ export const RoofForm = () => {
         />
       </View>
       <Openings index={index} />
+      <Dormers index={index} />
       <SheathingFields />
+      <RoofingFields />
     </View>
   );
 };

@@ -1,7 +1,10 @@
+import type { Vec2 } from '@ogee/core/src/geom';
 import { KINDS_IN_ORDER, kindName } from '@ogee/core/src/kinds';
 import { usePathname } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
+import ListTree from 'lucide-react-native/icons/list-tree';
+import Maximize from 'lucide-react-native/icons/maximize';
 import ZoomIn from 'lucide-react-native/icons/zoom-in';
 import ZoomOut from 'lucide-react-native/icons/zoom-out';
 import { KindLine } from '../ui/kind-line';
@@ -10,27 +13,32 @@ import { useDrawnRoof, useRoof } from '../data/roof';
 import { oneOf, useAddressed } from '../nav/addressed';
 import { markIn, useOpenPiece } from '../nav/open-piece';
 import { Elevation } from '../draw/elevation';
+import { PanZoom } from '../draw/pan-zoom';
 import { countsOf, Plan } from '../draw/plan';
+import { STEP, WHOLE, zoomed } from '../draw/sight';
 import { IconButton } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { Loading } from '../ui/states';
 import { Small } from '../ui/text';
 import { useNextFrame } from '../ui/use-next-frame';
-import { FrameView } from './frame-view';
+import { useWide } from '../ui/use-wide';
+import { FrameView } from './frame/frame-view';
+import { RaisingView } from './frame/raising-view';
 
-const ZOOMS = [1, 1.6, 2.6, 4] as const;
-
-type RoofView = 'plan' | 'side' | 'end' | 'frame';
+type RoofView = 'plan' | 'side' | 'end' | 'frame' | 'raise';
 
 const VIEWS: readonly { readonly value: RoofView; readonly label: string }[] = [
   { value: 'plan', label: 'Plan' },
   { value: 'side', label: 'Side' },
   { value: 'end', label: 'End' },
   { value: 'frame', label: '3D' },
+  { value: 'raise', label: 'Raise' },
 ];
 
-/** Room the kinds and the named timber need under the frame. */
-const UNDER_FRAME_PX = 190;
+/** Room that is kept under a frame in the round for what is said of it: a named timber; a step's heading and what is done. */
+const UNDER_PX = { frame: 150, raise: 330 } as const;
+/** The least that a frame is drawn in. px */
+const LEAST_PX = 240;
 
 /** The roof from above, from the side, end on, or in the round, in the room it is given. */
 export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
@@ -45,6 +53,7 @@ export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
   );
   const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
   const fills = heightPx === undefined;
+  const round = view === 'frame' || view === 'raise';
   return (
     <View className={fills ? 'min-h-0 flex-1' : ''}>
       <View className="px-2 pb-2">
@@ -55,10 +64,10 @@ export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
       ) : (
         <View
           className={`${fills ? 'min-h-0 flex-1' : ''} ${stale ? 'opacity-50' : ''}`}
-          style={fills || view === 'frame' ? undefined : { height: heightPx }}
+          style={fills || round ? undefined : { height: heightPx }}
           onLayout={(event) => setRoom(event.nativeEvent.layout)}
         >
-          {roof !== null && room !== null && view !== 'frame' && (
+          {roof !== null && room !== null && (view === 'side' || view === 'end') && (
             <Elevation
               display={job.display}
               looking={view}
@@ -70,7 +79,15 @@ export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
             <ScrollView>
               <FrameView
                 cuts={roof.cuts}
-                heightPx={heightPx ?? Math.max(240, room.height - UNDER_FRAME_PX)}
+                heightPx={heightPx ?? Math.max(LEAST_PX, room.height - UNDER_PX.frame)}
+                onOpen={openPiece}
+              />
+            </ScrollView>
+          )}
+          {roof !== null && room !== null && view === 'raise' && (
+            <ScrollView>
+              <RaisingView
+                heightPx={heightPx ?? Math.max(LEAST_PX, room.height - UNDER_PX.raise)}
                 onOpen={openPiece}
               />
             </ScrollView>
@@ -81,57 +98,58 @@ export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
   );
 };
 
-/** The plan in the room it is given, zoomed by buttons and scrolled by thumb. */
+/** The plan in the room it is given: dragged and pinched by thumb, zoomed by buttons and keys. */
 const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
   const { job, problems } = useOpenJob();
   const { stale } = useRoof();
   const roof = useNextFrame(useDrawnRoof());
   const openPiece = useOpenPiece();
   const path = usePathname();
-  const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
-  const [zoom, setZoom] = useState(0);
-  const factor = ZOOMS[zoom] ?? 1;
+  const wide = useWide();
+  const [room, setRoom] = useState<Vec2 | null>(null);
+  const [sight, setSight] = useState(WHOLE);
+  const [keyShown, showKey] = useState<boolean | null>(null);
   const chosen = markIn(path);
   const kinds = KINDS_IN_ORDER.filter((kind) =>
     roof?.cuts.members.some((entry) => entry.kind === kind),
   );
+  const zoom = (by: number): void => {
+    if (room !== null) setSight(zoomed(sight, by, [room[0] / 2, room[1] / 2], room));
+  };
+  const keyOpen = keyShown ?? wide;
   return (
     <View className={`${heightPx === undefined ? 'flex-1' : ''} ${stale ? 'opacity-50' : ''}`}>
       <View
         className={heightPx === undefined ? 'min-h-0 flex-1' : ''}
         style={heightPx === undefined ? undefined : { height: heightPx }}
-        onLayout={(event) => setRoom(event.nativeEvent.layout)}
+        onLayout={({ nativeEvent: { layout } }) => setRoom([layout.width, layout.height])}
       >
         {roof === null && problems.length === 0 && <Loading what="Working the roof out …" />}
         {roof !== null && room !== null && (
-          <ScrollView
-            horizontal
-            scrollEnabled={factor > 1}
-            contentContainerStyle={{ width: room.width * factor }}
+          <PanZoom
+            room={room}
+            label="The plan, dragged and zoomed"
+            sight={sight}
+            onSight={setSight}
           >
-            <ScrollView
-              scrollEnabled={factor > 1}
-              role="region"
-              aria-label="The plan, scrolled"
-              tabIndex={factor > 1 ? 0 : -1}
-              contentContainerStyle={{ height: room.height * factor }}
-            >
+            {(at) => (
               <Plan
                 drawing={roof.plan}
                 words={countsOf(roof.cuts)}
                 display={job.display}
                 spacingMm={job.framing.spacing}
-                widthPx={room.width * factor}
-                heightPx={room.height * factor}
+                widthPx={room[0]}
+                heightPx={room[1]}
+                sight={at}
                 selected={chosen}
                 onPick={openPiece}
               />
-            </ScrollView>
-          </ScrollView>
+            )}
+          </PanZoom>
         )}
       </View>
-      <View className="flex-row items-center px-2">
-        <View className="flex-1 flex-row flex-wrap gap-x-4">
+      {keyOpen && (
+        <View className="flex-row flex-wrap gap-x-4 px-2" testID="plan-key">
           {kinds.map((kind) => (
             <View key={kind} className="flex-row items-center gap-2">
               <KindLine kind={kind} />
@@ -139,18 +157,28 @@ const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
             </View>
           ))}
         </View>
+      )}
+      <View className="flex-row flex-wrap px-2">
         <IconButton
-          label="Smaller plan"
-          icon={ZoomOut}
-          disabled={zoom === 0}
-          onPress={() => setZoom(zoom - 1)}
+          label={keyOpen ? 'Hide what the lines are' : 'Show what the lines are'}
+          icon={ListTree}
+          onPress={() => showKey(!keyOpen)}
         />
-        <IconButton
-          label="Larger plan"
-          icon={ZoomIn}
-          disabled={zoom === ZOOMS.length - 1}
-          onPress={() => setZoom(zoom + 1)}
-        />
+        <View className="ml-auto flex-row">
+          <IconButton
+            label="Whole plan"
+            icon={Maximize}
+            disabled={sight.scale === 1}
+            onPress={() => setSight(WHOLE)}
+          />
+          <IconButton
+            label="Smaller plan"
+            icon={ZoomOut}
+            disabled={sight.scale === 1}
+            onPress={() => zoom(1 / STEP)}
+          />
+          <IconButton label="Larger plan" icon={ZoomIn} onPress={() => zoom(STEP)} />
+        </View>
       </View>
     </View>
   );

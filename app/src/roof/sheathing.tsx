@@ -1,3 +1,4 @@
+import type { SheetDrawing } from '@ogee/core/src/drawing';
 import { sheetOf } from '@ogee/core/src/sheathing';
 import type { Job } from '@ogee/core/src/job';
 import { formatDegrees, formatLength, lengthFormat } from '@ogee/core/src/units';
@@ -6,8 +7,10 @@ import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { useDrawnRoof, useOfRoof } from '../data/roof';
 import { SheetsDrawing } from '../draw/sheets';
+import { Stepped } from '../ui/stepped';
 import { Fold } from '../ui/fold';
 import { LengthField } from '../ui/fields';
+import { RoofingOnSlope } from './roofing';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
 
 /** Square feet to a square metre. */
@@ -20,11 +23,46 @@ const areaText = (mm2: number, { units }: Job['display']): string =>
 
 const sheetsText = (count: number): string => `${count} ${count === 1 ? 'sheet' : 'sheets'}`;
 
+/** One sheet of a slope, stepped through: its size, and where the rafters' centres are marked on it before it goes up. */
+const OneSheet = ({
+  slope,
+  at,
+  onAt,
+}: {
+  readonly slope: SheetDrawing;
+  /** Its number among the slope's; null where another slope's is looked at. */
+  readonly at: number | null;
+  readonly onAt: (at: number) => void;
+}) => {
+  const { job } = useOpenJob();
+  const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
+  const number = at ?? 0;
+  const sheet = slope.sheets[number];
+  if (sheet === undefined) return null;
+  const marks = slope.marks[number] ?? [];
+  const last = slope.sheets.length - 1;
+  return (
+    <Stepped what="sheet" at={number} last={last} onAt={onAt}>
+      <Strong>
+        Sheet {number + 1} of {last + 1}: {text(sheet.u[1] - sheet.u[0])} ×{' '}
+        {text(sheet.v[1] - sheet.v[0])}
+      </Strong>
+      <Small>
+        {marks.length === 0
+          ? 'No rafter runs straight up under it.'
+          : `Rafter ‹centres› from its left edge: ${marks.map(text).join(', ')}`}
+      </Small>
+    </Stepped>
+  );
+};
+
 /** The slopes one by one, each with its sheets drawn. */
 const Slopes = () => {
   const { job } = useOpenJob();
   const slopes = useOfRoof(['sheets'], (solver, roof) => solver.sheets(roof))?.answer ?? [];
   const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
+  const [of, setOf] = useState(0);
+  const [sheet, setSheet] = useState(0);
   return (
     <View className="gap-4 pb-2">
       <Small>Eave below. Pale: sawn from a sheet of its own. Blue: from what another left.</Small>
@@ -46,11 +84,21 @@ const Slopes = () => {
             </View>
             <SheetsDrawing
               slope={slope}
+              chosen={of === i ? sheet : null}
               words={`${name} laid flat: ${sheetsText(slope.bought)} in ${slope.rows} rows, the last ripped to ${text(slope.lastRow)}`}
             />
             <Small>
               {slope.rows} rows; the last ripped to {text(slope.lastRow)}
             </Small>
+            <OneSheet
+              slope={slope}
+              at={of === i ? sheet : null}
+              onAt={(next) => {
+                setOf(i);
+                setSheet(next);
+              }}
+            />
+            <RoofingOnSlope slope={slope} />
             {edges.map((said) => (
               <Small key={said} asked>
                 {said}

@@ -22,8 +22,11 @@ import {
   type FrameMesh,
   type Looking,
   type PlanDrawing,
+  sheetDrawings,
+  type SheetDrawing,
 } from '@ogee/core/src/drawing';
-import { sheetedSlopes, type SheetedSlope } from '@ogee/core/src/sheathing';
+import { fixingsOf, type Fixings } from '@ogee/core/src/fixings';
+import { raisingOf, type RaisingStep, type Stages } from '@ogee/core/src/raising';
 import type { Solution } from '@ogee/core/src/solve';
 import { stepsOf, type SawStep } from '@ogee/core/src/steps';
 
@@ -82,10 +85,16 @@ export const eaveAnswer = (solution: Solution, block: string): EaveSection | nul
     : eaveSection(job, entry, member, members);
 };
 
-export const elevationAnswer = ({ roof }: Solution, looking: Looking): ElevationView =>
-  elevationView(roof, looking);
+export const elevationAnswer = ({ roof, members }: Solution, looking: Looking): ElevationView =>
+  elevationView(roof, members, looking);
 
-export const meshAnswer = ({ roof, members, cuts }: Solution): FrameMesh =>
-  frameMesh(roof, members, markOf({ cuts }));
+export const meshAnswer = ({ job, roof, members, cuts }: Solution): FrameMesh =>
+  frameMesh(job, roof, members, markOf({ cuts }));
 
-export const sheetsAnswer = ({ job, roof }: Solution): SheetedSlope[] => sheetedSlopes(job, roof);
+export const raisingAnswer = (solution: Solution, stages: Stages): RaisingStep[] =>
+  raisingOf(solution, stages);
+
+export const fixingsAnswer = (solution: Solution): Fixings => fixingsOf(solution);
+
+export const sheetsAnswer = ({ job, roof, members }: Solution): SheetDrawing[] =>
+  sheetDrawings(job, roof, members);

@@ -1,12 +1,21 @@
 import type { FitReport } from '@ogee/core/src/fit';
 import type { Job } from '@ogee/core/src/job';
 import { fit, solve, type Solution } from '@ogee/core/src/solve';
-import type { EaveSection, ElevationView, FrameMesh, Looking } from '@ogee/core/src/drawing';
-import type { SheetedSlope } from '@ogee/core/src/sheathing';
+import type {
+  EaveSection,
+  ElevationView,
+  FrameMesh,
+  Looking,
+  SheetDrawing,
+} from '@ogee/core/src/drawing';
+import type { Fixings } from '@ogee/core/src/fixings';
+import type { RaisingStep, Stages } from '@ogee/core/src/raising';
 import { ok, type Result } from '@ogee/core/src/problem';
 import { expose, transfer } from 'comlink';
 import {
   eaveAnswer,
+  fixingsAnswer,
+  raisingAnswer,
   elevationAnswer,
   meshAnswer,
   pieceAnswer,
@@ -56,10 +65,19 @@ const solver = {
     about(subject, (solution) => eaveAnswer(solution, block)),
   elevation: (subject: Subject, looking: Looking): ElevationView | null =>
     about(subject, (solution) => elevationAnswer(solution, looking)),
-  sheets: (subject: Subject): SheetedSlope[] | null => about(subject, sheetsAnswer),
+  sheets: (subject: Subject): SheetDrawing[] | null => about(subject, sheetsAnswer),
+  raising: (subject: Subject, stages: Stages): RaisingStep[] | null =>
+    about(subject, (solution) => raisingAnswer(solution, stages)),
+  fixings: (subject: Subject): Fixings | null => about(subject, fixingsAnswer),
   mesh: (subject: Subject): FrameMesh | null => {
     const mesh = about(subject, meshAnswer);
-    return mesh === null ? null : transfer(mesh, [mesh.corners.buffer as ArrayBuffer]);
+    if (mesh === null) return null;
+    const { corners, endGrain, edges, plates, walls, planes } = mesh;
+    const rows = [corners, endGrain, edges, plates, walls, planes];
+    return transfer(
+      mesh,
+      rows.map(({ buffer }) => buffer as ArrayBuffer),
+    );
   },
 };
 

@@ -25,7 +25,8 @@ type Sized =
   | 'post'
   | 'backing'
   | 'trimmer'
-  | 'sleeper';
+  | 'sleeper'
+  | 'cheekStud';
 
 const NAMES: Readonly<Record<Sized, string>> = {
   common: '‹Commons› and jacks',
@@ -46,6 +47,7 @@ const NAMES: Readonly<Record<Sized, string>> = {
   post: '‹Posts›',
   backing: '‹Ceiling backing›',
   sleeper: '‹Sleepers›',
+  cheekStud: '‹Cheek studs›',
   trimmer: '‹Trimmers› and ‹headers›',
 };
 

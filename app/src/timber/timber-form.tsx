@@ -5,6 +5,7 @@ import { useOpenJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { ChoiceField, LengthField, StepperField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
+import { Fixings } from './fixings';
 import { PurlinsFields } from './purlins-fields';
 import { RoofPurlinsFields } from './roof-purlins-fields';
 import { Stock } from './stock-fields';
@@ -247,6 +248,7 @@ export const TimberForm = () => {
         onChange={(terms) => edit((now) => ({ ...now, display: { ...now.display, terms } }))}
         help="What a thing is called where you build: here the timber on a wall is a ‹plate›, the middle of a thing its ‹centre›. Touch a dotted word for what it means."
       />
+      <Fixings />
     </View>
   );
 };

@@ -1,3 +1,4 @@
+import { capital } from '@ogee/core/src/terms';
 import { View } from 'react-native';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import Info from 'lucide-react-native/icons/info';
@@ -14,7 +15,7 @@ export const Caution = ({ level, text }: { level: 'caution' | 'note'; text: stri
   const { colour } = useTheme();
   const danger = level === 'caution';
   const Mark = danger ? TriangleAlert : Info;
-  const spoken = text.charAt(0).toUpperCase() + text.slice(1);
+  const spoken = capital(text);
   return (
     <View
       role="note"

@@ -55,7 +55,7 @@ export default tseslint.config(
   },
   {
     // The elements of the 3D scene are not of the DOM.
-    files: ['app/src/draw/frame-3d.tsx'],
+    files: ['app/src/draw/frame/frame-3d.tsx'],
     rules: { 'react/no-unknown-property': 'off' },
   },
   {

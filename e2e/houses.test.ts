@@ -13,6 +13,7 @@ import {
   launch,
   openPage,
   PHONE,
+  pickTimber,
   press,
   settled,
   spoken,
@@ -115,23 +116,10 @@ describe('houses built with a thumb', () => {
   it('in 3D, loaded only now, a touch names a timber and a kind can be hidden', async () => {
     expect(loaded.some((url) => url.includes('frame-3d'))).toBe(false);
     await press(page, '3D');
-    const canvas = await page.waitForSelector(`${byId('frame-3d')} canvas`, { timeout: 20_000 });
+    await pickTimber(page);
     expect(loaded.some((url) => url.includes('frame-3d'))).toBe(true);
-    await new Promise((resolve) => setTimeout(resolve, 1500));
-    const box = (await canvas!.boundingBox())!;
-    for (const [x, y] of [
-      [0.5, 0.5],
-      [0.45, 0.45],
-      [0.55, 0.55],
-      [0.4, 0.55],
-      [0.6, 0.45],
-      [0.5, 0.62],
-    ] as const) {
-      if ((await textOf(page, 'frame-3d')).includes('See ')) break;
-      await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
-      await new Promise((resolve) => setTimeout(resolve, 400));
-    }
     expect(await textOf(page, 'frame-3d')).toMatch(/See [A-Z]+\d+/);
+    await tap(page, 'frame-shown');
     await page.click('[aria-label="Show commons"]');
     expect(
       await page.$eval('[aria-label="Show commons"]', (box) => box.getAttribute('aria-checked')),

@@ -10,6 +10,7 @@ import {
   openPage,
   openSample,
   PHONE,
+  press,
   settled,
   tap,
   typeInto,
@@ -118,7 +119,17 @@ it('lays a porch on the house, on sleepers, and the house may stand already', as
   await choose(page, 'The house itself', 'Stands already');
   const alone = await listed();
   expect(new Set(alone.members.map(({ block }) => block))).toEqual(new Set(['porch']));
-  expect(alone.notes.filter(({ code }) => code === 'chalk-line')).toHaveLength(2);
+  // Two chalk lines, the ridge's centre, and where the upper sheathing comes down.
+  expect(alone.notes.filter(({ code }) => code === 'chalk-line')).toHaveLength(4);
+  // Its ridge measured: the pitch falls out of its height.
+  await typeInto(page, 'field-blocks.0.ridge', '2500');
+  await leaveField(page);
+  const measured = (await listed()).members.find(({ kind }) => kind === 'valley-jack');
+  const tilted = measured!.cuts.find(({ at }) => at === 'bottom')!;
+  const { job } = await storedJob(page);
+  const { pitch } = job.blocks[0]!.sides[0] as { pitch: { rise: number; run: number } };
+  expect(tilted.faceTilt).toBeCloseTo((Math.atan2(pitch.rise, pitch.run) * 180) / Math.PI, 6);
+  await tap(page, 'undo');
   await choose(page, 'The house itself', 'To be framed');
 });
 
@@ -150,4 +161,34 @@ it('opens the roof for a chimney with a saddle behind it, and refuses one throug
   await typeInto(page, 'field-openings.0.up.0', '1000');
   await leaveField(page);
   expect(count(ofKind(await listed(), 'trimmer'))).toBe(2);
+});
+
+it('sets a dormer on the house, and says what is in its way', async () => {
+  await choose(page, 'Part of the building', 'main');
+  await press(page, 'Take opening 1 away');
+  await tap(page, 'add-dormer');
+  await page.waitForSelector(byId('dormer-0'));
+  await choose(page, 'Dormer 1 over', 'Wall 3');
+  const gabled = await listed();
+  expect(count(ofKind(gabled, 'cheek-stud'))).toBeGreaterThan(1);
+  expect(count(ofKind(gabled, 'trimmer'))).toBe(4);
+  // In line with the wall: false tails where the rafters were.
+  await typeInto(page, 'field-dormers.0.face', '0');
+  await leaveField(page);
+  const inLine = await listed();
+  expect(count(ofKind(inLine, 'false-tail'))).toBe(count(ofKind(inLine, 'opening-jack')));
+
+  await choose(page, 'Roof of dormer 1', 'Shed, by pitch');
+  await typeInto(page, 'field-dormers.0.pitch', '3/12');
+  await leaveField(page);
+  const shed = (await listed()).members.filter(
+    ({ kind, block }) => kind === 'common' && block === 'dormer 1',
+  );
+  for (const { slope } of shed) expect(slope).toBeCloseTo((Math.atan2(3, 12) * 180) / Math.PI, 6);
+
+  await typeInto(page, 'field-dormers.0.plate', '3500');
+  await leaveField(page);
+  await page.waitForFunction(() =>
+    /over the top of the slope it stands on/u.test(document.body.innerText),
+  );
 });

@@ -24,7 +24,7 @@ let browser: Browser;
 let page: Page;
 
 /** The station alone, its rafters 180 above the plate: figures that can be worked out by heart. */
-const withoutPorch = async (): Promise<void> => {
+const stationAlone = async (): Promise<void> => {
   const { jobs } = (await (await fetch(`${server.base}/api/jobs`)).json()) as {
     jobs: { id: string; name: string }[];
   };
@@ -36,6 +36,7 @@ const withoutPorch = async (): Promise<void> => {
     blocks: blocks.slice(0, 1),
     framing: { ...framing, seat: { hap: 180 } },
     roofPurlins: [],
+    dormers: [],
   };
   const answer = await fetch(address, {
     method: 'PUT',
@@ -49,7 +50,7 @@ beforeAll(async () => {
   server = await startApp();
   browser = await launch();
   page = await openPage(browser, PHONE);
-  await withoutPorch();
+  await stationAlone();
   await openSample(page, server.base, 'Gannet Point');
 });
 afterAll(async () => {

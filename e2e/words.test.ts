@@ -1,36 +1,20 @@
-import type { Browser, Page } from 'puppeteer-core';
-import { startApp, storedJob, type AppServer } from './support/app-server';
-import {
-  byId,
-  launch,
-  openPage,
-  openSample,
-  PHONE,
-  press,
-  tap,
-  textOf,
-  waitForText,
-} from './support/browser';
+import type { Page } from 'puppeteer-core';
+import { storedJob } from './support/app-server';
+import { byId, press, tap, textOf, waitForText } from './support/browser';
+import { onPhone, type Opened } from './support/on-phone';
 import { findings } from './support/audit';
 
 jest.setTimeout(120_000);
 
-let server: AppServer;
-let browser: Browser;
 let page: Page;
+let close: Opened['close'];
 
 beforeAll(async () => {
-  server = await startApp();
-  browser = await launch();
-  page = await openPage(browser, PHONE);
-  await openSample(page, server.base, 'Heron Slip');
+  ({ page, close } = await onPhone('Heron Slip'));
   await tap(page, 'place-timber');
   await page.waitForSelector(byId('field-timber.plateWidth'));
 });
-afterAll(async () => {
-  await browser.close();
-  await server.stop();
-});
+afterAll(() => close());
 
 const shown = (): Promise<string> => page.evaluate(() => document.body.innerText);
 

@@ -13,7 +13,6 @@ const WIDE = { width: 1280, height: 800 };
 const VIEWS = [
   ['jobs-phone', PHONE, 'light', null, ''],
   ['site-phone', PHONE, 'light', 'Quince Yard', 'site'],
-  ['wing-phone', PHONE, 'light', 'Heron Slip', 'site', 'wing'],
   ['roof-phone', PHONE, 'light', 'Heron Slip', 'roof'],
   ['timber-phone', PHONE, 'dark', 'Gannet Point', 'timber'],
   ['cuts-phone', PHONE, 'light', 'Heron Slip', 'cuts'],
@@ -23,6 +22,7 @@ const VIEWS = [
   ['roof-wide-dark', WIDE, 'dark', 'Quince Yard', 'roof'],
   ['frame-phone', PHONE, 'light', 'Heron Slip', 'roof', '3D'],
   ['frame-wide', WIDE, 'light', 'Heron Slip', 'roof', '3D'],
+  ['raise-phone', PHONE, 'light', 'Gannet Point', 'roof?step=6', 'Raise'],
   ['side-phone-dark', PHONE, 'dark', 'Heron Slip', 'roof', 'Side'],
   ['fit-phone', PHONE, 'light', 'Heron Slip', 'fit'],
   ['fit-wide', WIDE, 'light', 'Heron Slip', 'fit'],

@@ -145,3 +145,23 @@ export const choose = (page: Page, group: string, words: string): Promise<void> 
       `::-p-xpath(//*[@role='radiogroup' and @aria-label=${JSON.stringify(group)}]//*[@role='radio' and contains(., ${JSON.stringify(words)})])`,
     )
     .click();
+
+/** Touches the frame in the round here and there until a timber is named. */
+export const pickTimber = async (page: Page): Promise<void> => {
+  const canvas = await page.waitForSelector(`${byId('frame-3d')} canvas`, { timeout: 30_000 });
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  const box = await canvas?.boundingBox();
+  if (box == null) throw new Error('the frame has no place on the screen');
+  for (const [x, y] of [
+    [0.5, 0.5],
+    [0.45, 0.45],
+    [0.55, 0.55],
+    [0.4, 0.55],
+    [0.6, 0.45],
+    [0.5, 0.62],
+  ] as const) {
+    if ((await textOf(page, 'frame-3d')).includes('Lift it out')) return;
+    await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
+    await new Promise((resolve) => setTimeout(resolve, 400));
+  }
+};

@@ -16,6 +16,8 @@ const stages = [
   'steps',
   'fit',
   'raising',
+  'log',
+  'cutting-day',
   'drawing',
   'wording',
   'export',

@@ -14,5 +14,7 @@ export * from './fit';
 export * from './drawing';
 export * from './wording';
 export * from './export';
+export * from './log';
+export * from './cutting-day';
 export * from './wire';
 export { fit, solve, type Solution } from './solve';

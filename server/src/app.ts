@@ -8,12 +8,15 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { ownHost, sameOrigin } from './routes/guard';
 import { jobRoutes } from './routes/jobs';
+import { logRoutes } from './routes/log';
 import { openApiDocument } from './routes/openapi';
 import { answerRefusal, noSuchPlace } from './routes/refusal';
 import type { JobStore } from './store/jobs';
+import type { LogStore } from './store/log';
 
 export interface Parts {
   readonly store: JobStore;
+  readonly log: LogStore;
   readonly logger: Logger;
   /** Folder of the built web app; null serves the API alone. */
   readonly web: string | null;
@@ -64,7 +67,7 @@ const serveWeb = (app: Express, web: string): void => {
 };
 
 /** The HTTP application: the jobs API, its description, the web app. Opens nothing itself. */
-export const createApp = ({ store, logger, web, names = [] }: Parts): Express => {
+export const createApp = ({ store, log, logger, web, names = [] }: Parts): Express => {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -90,7 +93,7 @@ export const createApp = ({ store, logger, web, names = [] }: Parts): Express =>
     response.set('Cache-Control', 'no-store');
     next();
   });
-  app.use('/api/jobs', jobRoutes(store));
+  app.use('/api/jobs', jobRoutes(store), logRoutes(log));
   app.all('/api/{*splat}', noSuchPlace);
   if (web !== null && existsSync(join(web, 'index.html'))) serveWeb(app, web);
   app.use(noSuchPlace);

@@ -6,6 +6,7 @@ import { createApp } from './app';
 import { addSamples } from './demo';
 import { readSettings, type Settings } from './settings';
 import { JobStore } from './store/jobs';
+import { LogStore } from './store/log';
 import { openDatabase, Unusable } from './store/open';
 
 /** Who is slower than this is let go. ms */
@@ -50,6 +51,7 @@ const server = createServer(
   },
   createApp({
     store,
+    log: new LogStore(database),
     logger,
     web: settings.web === null ? null : resolve(settings.web),
     names: [settings.host, ...settings.names],

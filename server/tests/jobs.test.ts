@@ -10,6 +10,7 @@ import { createApp } from '../src/app';
 import { addSamples, SAMPLES } from '../src/demo';
 import { heronSlip } from '../src/demo/heron-slip';
 import { JobStore } from '../src/store/jobs';
+import { LogStore } from '../src/store/log';
 import { openDatabase } from '../src/store/open';
 
 let database: Knex;
@@ -19,7 +20,12 @@ let log = '';
 const start = async (file = ':memory:'): Promise<void> => {
   database = await openDatabase(file);
   const logger = pino({}, { write: (line: string) => (log += line) });
-  app = createApp({ store: new JobStore(database), logger, web: null });
+  app = createApp({
+    store: new JobStore(database),
+    log: new LogStore(database),
+    logger,
+    web: null,
+  });
 };
 
 beforeEach(async () => {
@@ -247,7 +253,7 @@ describe('around the jobs', () => {
     const { body } = await request(app).get('/api/openapi.json').expect(200);
     const document = body as { openapi: string; paths: Record<string, object> };
     expect(document.openapi).toBe('3.1.0');
-    expect(Object.keys(document.paths)).toHaveLength(7);
+    expect(Object.keys(document.paths)).toHaveLength(8);
     expect(JSON.stringify(document)).toContain('depthFraction');
   });
 

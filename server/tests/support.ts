@@ -6,6 +6,7 @@ import request from 'supertest';
 import { createApp } from '../src/app';
 import { heronSlip } from '../src/demo/heron-slip';
 import { JobStore } from '../src/store/jobs';
+import { LogStore } from '../src/store/log';
 import { openDatabase } from '../src/store/open';
 
 export interface Stored {
@@ -19,6 +20,7 @@ export const startServer = async (now: () => string = () => new Date().toISOStri
   const database: Knex = await openDatabase(':memory:');
   const app: Express = createApp({
     store: new JobStore(database, now),
+    log: new LogStore(database, now),
     logger: pino({ level: 'silent' }),
     web: null,
   });

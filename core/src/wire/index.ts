@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { jobSchema } from '../job';
+import { logEntrySchema } from '../log';
 
 /**
  * What server and app send each other about jobs: the schemas that both check by, and that the API's description is
@@ -66,9 +67,25 @@ export const saveBodySchema = z.strictObject({
 
 export const labelBodySchema = z.strictObject({ label: z.string().trim().max(80) });
 
+/** At most so many lines of a log go in one message. */
+export const LOG_BATCH = 50;
+
+export const logBodySchema = z.strictObject({
+  entries: z.array(logEntrySchema).min(1).max(LOG_BATCH),
+});
+
+/** A line of a log with its place in the order in which the server got them. */
+const loggedSchema = z.object({ seq: z.number().int(), entry: logEntrySchema });
+
+/** What came after a place in that order; `more` where that is not all of it yet. */
+export const logPageSchema = z
+  .object({ entries: z.array(loggedSchema), more: z.boolean() })
+  .meta({ id: 'LogPage' });
+
 export const jobListSchema = z.object({ jobs: z.array(jobSummarySchema) });
 export const revisionListSchema = z.object({ revisions: z.array(revisionSchema) });
 
 export type JobSummary = Readonly<z.output<typeof jobSummarySchema>>;
 export type StoredJob = Readonly<z.output<typeof storedJobSchema>>;
 export type RevisionSummary = Readonly<z.output<typeof revisionSchema>>;
+export type LogPage = Readonly<z.output<typeof logPageSchema>>;

@@ -8,7 +8,7 @@ import {
 } from '@ogee/core';
 import { Router } from 'express';
 import type { JobStore, Saved } from '../store/jobs';
-import { badJob, checked, refuse, Refusal } from './refusal';
+import { badJob, checked, noSuchJob, refuse, Refusal } from './refusal';
 import { restoreBody, revisionNumber } from './schemas';
 
 const jobFrom = (data: unknown): Job => {
@@ -17,10 +17,8 @@ const jobFrom = (data: unknown): Job => {
   return read.value;
 };
 
-const absent = (id: string): Refusal => refuse(404, 'absent', 'id', `there is no job ${id}`);
-
 const settled = (saved: Saved, id: string): StoredJob => {
-  if (saved.kind === 'absent') throw absent(id);
+  if (saved.kind === 'absent') throw noSuchJob(id);
   if (saved.kind === 'saved') return saved.stored;
   const text =
     saved.current.deletedAt === null
@@ -46,7 +44,7 @@ export const jobRoutes = (store: JobStore): Router => {
 
   routes.get('/:id', async (request, response) => {
     const found = await store.read(request.params.id);
-    if (found === null) throw absent(request.params.id);
+    if (found === null) throw noSuchJob(request.params.id);
     response.json(found);
   });
 
@@ -57,19 +55,19 @@ export const jobRoutes = (store: JobStore): Router => {
   });
 
   routes.delete('/:id', async (request, response) => {
-    if (!(await store.setDeleted(request.params.id, true))) throw absent(request.params.id);
+    if (!(await store.setDeleted(request.params.id, true))) throw noSuchJob(request.params.id);
     response.status(204).end();
   });
 
   routes.post('/:id/undelete', async (request, response) => {
     const { id } = request.params;
-    if (!(await store.setDeleted(id, false))) throw absent(id);
+    if (!(await store.setDeleted(id, false))) throw noSuchJob(id);
     response.json(await store.read(id));
   });
 
   routes.get('/:id/revisions', async (request, response) => {
     const revisions = await store.revisions(request.params.id);
-    if (revisions === null) throw absent(request.params.id);
+    if (revisions === null) throw noSuchJob(request.params.id);
     response.json({ revisions });
   });
 

@@ -4,6 +4,8 @@ import {
   jobListSchema,
   jobSchema,
   labelBodySchema,
+  logBodySchema,
+  logPageSchema,
   problemsSchema,
   revisionListSchema,
   saveBodySchema,
@@ -86,6 +88,27 @@ export const openApiDocument = () =>
           summary: 'Bring a deleted job back',
           ...id,
           responses: { '200': json('The job.', storedJobSchema), '404': missing },
+        },
+      },
+      '/api/jobs/{id}/log': {
+        get: {
+          summary: 'Lines of the job’s log after a place, in the order in which they came',
+          requestParams: {
+            path: z.object({ id: z.string() }),
+            query: z.object({ after: z.number().int().optional() }),
+          },
+          responses: { '200': json('The lines.', logPageSchema), '400': bad, '404': missing },
+        },
+        post: {
+          summary: 'Add lines to the log; one sent again is one',
+          ...id,
+          ...body(logBodySchema),
+          responses: {
+            '204': { description: 'All are kept.' },
+            '400': bad,
+            '404': missing,
+            '409': taken,
+          },
         },
       },
       '/api/jobs/{id}/revisions': {

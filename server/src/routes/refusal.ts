@@ -17,6 +17,9 @@ export class Refusal extends Error {
 export const refuse = (status: number, code: string, path: string, text: string): Refusal =>
   new Refusal(status, [{ code, path, text }]);
 
+export const noSuchJob = (id: string): Refusal =>
+  refuse(404, 'absent', 'id', `there is no job ${id}`);
+
 export const badJob = (problems: readonly Problem[]): Refusal =>
   new Refusal(
     400,

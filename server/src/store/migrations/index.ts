@@ -1,10 +1,12 @@
 import type { Knex } from 'knex';
 import * as jobs from './001-jobs';
 import * as entries from './002-entries';
+import * as log from './003-log';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '001-jobs': jobs,
   '002-entries': entries,
+  '003-log': log,
 };
 
 /** In the order in which they are made. */

@@ -1,0 +1,96 @@
+import type { CutEntry, CutListEntry } from '../cuts';
+import { CUT_ALIKE_MM, CUT_ALIKE_RAD } from '../geom';
+import { degrees } from '../units';
+
+/** One piece that others are traced from, marked PATTERN. */
+export interface Pattern {
+  /** The line whose piece is cut as the pattern: the longest, so that the others come out of its length. */
+  readonly mark: string;
+  /** Every line that is traced from it, longest first, with how much shorter than the pattern it is. mm */
+  readonly lines: readonly { readonly mark: string; readonly shorter: number }[];
+  /** The one difference between each and the next, where it is one; null where they differ, or there is one line. mm */
+  readonly step: number | null;
+  /** Hands that want a pattern each: a mirror image is traced from the other face of a square one only. */
+  readonly hands: readonly ('left' | 'right' | 'plain')[];
+  /** Pieces that are traced or cut by it, the pattern among them. */
+  readonly pieces: number;
+}
+
+const ALIKE_DEG = degrees(CUT_ALIKE_RAD);
+
+const near = (one: number, other: number, slack: number): boolean => Math.abs(one - other) <= slack;
+
+const cutsAlike = (one: readonly CutEntry[], other: readonly CutEntry[]): boolean =>
+  one.length === other.length &&
+  one.every((cut, i) => {
+    const like = other[i];
+    return (
+      like?.at === cut.at &&
+      near(like.faceAngle, cut.faceAngle, ALIKE_DEG) &&
+      near(like.faceTilt, cut.faceTilt, ALIKE_DEG)
+    );
+  });
+
+/** Whether two lines share every cut, so that one is the other with a length taken out of its middle. */
+const sharesCuts = (one: CutListEntry, other: CutListEntry): boolean =>
+  one.kind === other.kind &&
+  near(one.stock.thickness, other.stock.thickness, CUT_ALIKE_MM) &&
+  near(one.stock.depth, other.stock.depth, CUT_ALIKE_MM) &&
+  cutsAlike(one.cuts, other.cuts) &&
+  near(one.length.tail, other.length.tail, CUT_ALIKE_MM) &&
+  near(
+    one.length.longPoint - one.length.shortPoint,
+    other.length.longPoint - other.length.shortPoint,
+    CUT_ALIKE_MM,
+  ) &&
+  near(one.seat?.width ?? 0, other.seat?.width ?? 0, CUT_ALIKE_MM) &&
+  near(one.seat?.plumbDepth ?? 0, other.seat?.plumbDepth ?? 0, CUT_ALIKE_MM) &&
+  (one.backing ?? []).every((deg, i) => near(deg, other.backing?.[i] ?? NaN, ALIKE_DEG)) &&
+  (one.backing === null) === (other.backing === null);
+
+/** The one step between lengths in order, or null. */
+const stepOf = (lengths: readonly number[]): number | null => {
+  const steps = lengths.slice(1).map((length, i) => (lengths[i] ?? 0) - length);
+  const [first] = steps;
+  return first !== undefined && steps.every((step) => near(step, first, 2 * CUT_ALIKE_MM))
+    ? first
+    : null;
+};
+
+/**
+ * Lines that share their cuts, each such lot with the piece that is cut first and tried in place. A single piece wants no
+ * pattern.
+ */
+export const patternsOf = (lines: readonly CutListEntry[]): Pattern[] => {
+  const lots: CutListEntry[][] = [];
+  for (const line of lines) {
+    const lot = lots.find(([first]) => first !== undefined && sharesCuts(first, line));
+    if (lot === undefined) lots.push([line]);
+    else lot.push(line);
+  }
+  return lots.flatMap((lot): Pattern[] => {
+    const pieces = lot.reduce((sum, { count }) => sum + count, 0);
+    const sorted = [...lot].sort((p, q) => q.length.longPoint - p.length.longPoint);
+    const [longest] = sorted;
+    if (longest === undefined || pieces < 2) return [];
+    const hands = (['left', 'right', 'plain'] as const).filter((hand) =>
+      lot.some((line) => line.hands[hand] > 0),
+    );
+    return [
+      {
+        mark: longest.mark,
+        lines: sorted.map(({ mark, length }) => ({
+          mark,
+          shorter: longest.length.longPoint - length.longPoint,
+        })),
+        step: stepOf(sorted.map(({ length }) => length.longPoint)),
+        hands,
+        pieces,
+      },
+    ];
+  });
+};
+
+/** The pattern that a line is traced from, if it has one. */
+export const patternFor = (patterns: readonly Pattern[], mark: string): Pattern | undefined =>
+  patterns.find(({ lines }) => lines.some((line) => line.mark === mark));

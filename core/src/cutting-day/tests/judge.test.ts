@@ -1,0 +1,101 @@
+import { logEntrySchema } from '../../log';
+import type { Solution } from '../../solve';
+import { buildingInput, solvedInput, type Building } from '../../tests/building';
+import { smallHouses } from '../../tests/small-houses';
+import { cuttingDay, cuttingOrder } from '..';
+import { allTicked, ticked } from './day';
+
+const house = (more: Partial<Building> = {}): Solution =>
+  solvedInput(buildingInput({ along: 9000, across: 6000, pitch: '9/12', ...more }));
+
+const line = ({ cuts }: Solution, mark: string) => cuts.members.find((one) => one.mark === mark)!;
+
+/** The commons that reach the ridge: the longest of the list's commons. */
+const common = ({ cuts }: Solution) => cuts.members.find(({ kind }) => kind === 'common')!;
+
+it('counts every piece of every house for its own line, by hand', () => {
+  for (const solution of smallHouses(20, 611)) {
+    const { lines, misfits } = cuttingDay(solution, allTicked(solution));
+    expect(misfits).toEqual([]);
+    expect(lines.map(({ mark, done }) => [mark, done])).toEqual(
+      solution.cuts.members.map(({ mark, hands }) => [mark, hands]),
+    );
+  }
+});
+
+it('writes ticks that the schema takes as they are', () => {
+  for (const tick of allTicked(house())) expect(logEntrySchema.parse(tick)).toEqual(tick);
+});
+
+it('knows a piece by what it was cut to, whatever its mark is now', () => {
+  const before = house();
+  const ticks = allTicked(before);
+  const renamed: Solution = {
+    ...before,
+    cuts: {
+      ...before.cuts,
+      members: before.cuts.members.map((entry) => ({ ...entry, mark: `X${entry.mark}` })),
+    },
+  };
+  const { lines, misfits } = cuttingDay(renamed, ticks);
+  expect(misfits).toEqual([]);
+  expect(lines.map(({ done }) => done)).toEqual(before.cuts.members.map(({ hands }) => hands));
+});
+
+it('says what is too many', () => {
+  const solution = house();
+  const { mark, count } = common(solution);
+  const { lines, misfits } = cuttingDay(solution, [ticked(solution, mark, { count: count + 3 })]);
+  expect(lines.find((one) => one.mark === mark)?.done.plain).toBe(count);
+  expect(misfits).toMatchObject([{ verdict: 'spare', count: 3, heir: mark }]);
+});
+
+it('does not take a left jack for a right one', () => {
+  const solution = house();
+  const jack = solution.cuts.members.find(({ kind }) => kind === 'hip-jack')!;
+  const { left } = jack.hands;
+  const { lines, misfits } = cuttingDay(solution, [
+    ticked(solution, jack.mark, { hand: 'left', count: left + 1 }),
+  ]);
+  expect(lines.find((one) => one.mark === jack.mark)?.done).toEqual({ left, right: 0, plain: 0 });
+  expect(misfits).toMatchObject([{ verdict: 'spare', count: 1 }]);
+});
+
+it('a narrower house: every common is too long, by the run times the slope', () => {
+  const [before, after] = [house({ across: 6020 }), house({ across: 6000 })];
+  const { mark } = common(before);
+  const { misfits } = cuttingDay(after, [ticked(before, mark, { count: 2 })]);
+  expect(misfits).toMatchObject([{ verdict: 'long', heir: common(after).mark, count: 2 }]);
+  expect(misfits[0]?.byMm).toBeCloseTo(10 * 1.25, 6);
+});
+
+it('a wider house: every common is too short, and serves as something shorter', () => {
+  const [before, after] = [house({ across: 6000 }), house({ across: 6020 })];
+  const { misfits } = cuttingDay(after, [ticked(before, common(before).mark)]);
+  expect(misfits).toMatchObject([{ verdict: 'short', heir: common(after).mark }]);
+  expect(misfits[0]?.byMm).toBeCloseTo(-12.5, 6);
+  const down = line(after, misfits[0]!.elsewhere!);
+  expect(down.length.longPoint).toBeLessThan(common(before).length.longPoint);
+});
+
+it('a flatter pitch: the seat is another, so a common of the same length is no common', () => {
+  const before = house();
+  // As long to the long point, by a steeper roof over a narrower house.
+  const after = house({ pitch: '12/12', across: 6000 * (1.25 / Math.SQRT2) });
+  const { misfits } = cuttingDay(after, [ticked(before, common(before).mark)]);
+  expect(misfits).toHaveLength(1);
+  expect(['cuts', 'short']).toContain(misfits[0]?.verdict);
+});
+
+it('a saw’s slack is no misfit', () => {
+  const [before, after] = [house({ across: 6001 }), house()];
+  expect(cuttingDay(after, [ticked(before, common(before).mark)]).misfits).toEqual([]);
+});
+
+it('the order of cutting names every line once, ridge before what leans on it', () => {
+  for (const solution of [house(), ...smallHouses(20, 611)]) {
+    const marks = cuttingOrder(solution).flatMap((stage) => stage.marks);
+    expect([...marks].sort()).toEqual(solution.cuts.members.map(({ mark }) => mark).sort());
+    expect(new Set(marks).size).toBe(marks.length);
+  }
+});

@@ -1,0 +1,80 @@
+import Papa from 'papaparse';
+import type { LogEntry } from './model';
+import { inOrder, takenBack } from './standing';
+
+const COLUMNS = [
+  'id',
+  'at',
+  'by',
+  'kind',
+  'mark',
+  'count',
+  'what',
+  'value',
+  'unit',
+  'planned',
+  'source',
+  'text',
+  'taken_back',
+];
+
+type Row = Partial<Record<(typeof COLUMNS)[number], string | number | null>>;
+
+const rowOf = (entry: LogEntry): Row => {
+  switch (entry.kind) {
+    case 'tick':
+      return {
+        mark: entry.sawn.mark,
+        count: entry.count,
+        what: entry.pattern ? 'pattern' : entry.sawn.hand,
+        value: entry.sawn.longPoint,
+        unit: 'mm',
+      };
+    case 'undo':
+      return { what: entry.of };
+    case 'measurement':
+      return {
+        what: entry.what,
+        value: entry.value,
+        unit: entry.unit,
+        planned: entry.planned,
+        source: entry.source,
+      };
+    case 'correction':
+      return { what: entry.said, text: entry.reason };
+    case 'test':
+      return {
+        mark: entry.mark,
+        what: Object.entries(entry.seen)
+          .map(([name, mm]) => `${name} ${mm}`)
+          .join('; '),
+        text: entry.causes
+          .map(({ cause, by }) => (by === null ? cause : `${cause} ${by.toFixed(1)}`))
+          .join('; '),
+      };
+    case 'note':
+      return { text: entry.text };
+  }
+};
+
+/** The log as a table, oldest first, lengths in mm. */
+export const logCsv = (entries: readonly LogEntry[]): string => {
+  const gone = takenBack(entries);
+  return `${Papa.unparse(
+    {
+      fields: [...COLUMNS],
+      data: inOrder(entries).map((entry) => {
+        const row: Row = {
+          id: entry.id,
+          at: entry.at,
+          by: entry.by,
+          kind: entry.kind,
+          ...rowOf(entry),
+          taken_back: gone.has(entry.id) ? 'yes' : '',
+        };
+        return COLUMNS.map((column) => row[column] ?? '');
+      }),
+    },
+    { escapeFormulae: true },
+  )}\r\n`;
+};

@@ -1,8 +1,12 @@
 import { groupedNotes } from '@ogee/core/src/wording';
+import { useRouter } from 'expo-router';
+import Notebook from 'lucide-react-native/icons/notebook-pen';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { useDrawnRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
+import { CutIcon } from '../shell/place-icons';
+import { Button } from '../ui/button';
 import { Caution, gravestFirst } from '../ui/caution';
 import { Loading } from '../ui/states';
 import { Small, Title, Words } from '../ui/text';
@@ -13,7 +17,8 @@ import { StoryTapes } from './story-tapes';
 
 /** What to saw next. On a wide screen the list stands on the left already. */
 export const CutsScreen = () => {
-  const { job, problems } = useOpenJob();
+  const { id, job, problems } = useOpenJob();
+  const router = useRouter();
   const roof = useDrawnRoof();
   const openPiece = useOpenPiece();
   const wide = useWide();
@@ -28,6 +33,21 @@ export const CutsScreen = () => {
         </Title>
         <Small>Lengths to the long point, in the order they go up.</Small>
         {wide && <Words>Touch a piece in the list, or a timber on the plan, for its sheet.</Words>}
+      </View>
+      <View className="flex-row flex-wrap gap-2">
+        <Button
+          label="At the saw"
+          look="filled"
+          icon={CutIcon}
+          onPress={() => router.navigate(`/job/${id}/saw`)}
+          testID="to-saw"
+        />
+        <Button
+          label="Log"
+          icon={Notebook}
+          onPress={() => router.navigate(`/job/${id}/log`)}
+          testID="to-log"
+        />
       </View>
       <StoryTapes cuts={roof.cuts} />
       {!wide && (

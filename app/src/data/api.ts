@@ -1,6 +1,8 @@
 import { jobSchema, type Job } from '@ogee/core/src/job';
+import type { LogEntry } from '@ogee/core/src/log';
 import {
   jobListSchema,
+  logPageSchema,
   problemsSchema,
   revisionListSchema,
   storedJobSchema,
@@ -65,6 +67,9 @@ export const api = {
   revisions: async (id: string) => (await call(`/${id}/revisions`, revisionListSchema)).revisions,
   revision: (id: string, wanted: number) =>
     call(`/${id}/revisions/${wanted}`, z.object({ revision: z.number().int(), job: jobSchema })),
+  log: (id: string, after: number) => call(`/${id}/log?after=${after}`, logPageSchema),
+  addToLog: (id: string, entries: readonly LogEntry[]) =>
+    call(`/${id}/log`, z.null(), 'POST', { entries }),
   nameRevision: (id: string, wanted: number, label: string) =>
     call(`/${id}/revisions/${wanted}/label`, z.null(), 'PUT', { label }),
 };

@@ -1,6 +1,7 @@
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { openDevice } from './device';
 import { takeOverDrafts } from './former-drafts';
+import { openLogShelf } from './log-shelf';
 import { Outbox } from './outbox';
 import { pageStorage, takeOverTexts } from './typed-texts';
 
@@ -18,8 +19,9 @@ export const OutboxProvider = ({ children }: { children: ReactNode }) => {
       if (device.lasts && storage !== null)
         for (const takeOver of [takeOverDrafts, takeOverTexts])
           await takeOver(device, storage).catch(() => undefined);
+      const logs = await openLogShelf();
       if (!wanted) return;
-      opened = new Outbox(device);
+      opened = new Outbox(device, logs);
       void opened.send();
       setOutbox(opened);
     });

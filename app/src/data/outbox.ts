@@ -2,6 +2,8 @@ import type { Job } from '@ogee/core/src/job';
 import type { StoredJob } from '@ogee/core/src/wire';
 import { api, Refused } from './api';
 import { latestJob, Window, type Device, type NewEntry, type Stop, type Waiting } from './device';
+import { LogBox } from './log-box';
+import { LogWindow, type LogShelf } from './log-shelf';
 import { TypedTexts } from './typed-texts';
 
 /** What is known of one job on this device. */
@@ -43,9 +45,20 @@ export class Outbox {
   private retryMs = FIRST_RETRY_MS;
   private timer: ReturnType<typeof setTimeout> | null = null;
   private isAway = false;
+  private disposed = false;
 
-  constructor(private readonly device: Device) {
+  /** What happened on site, by the same way to the server. */
+  readonly log: LogBox;
+
+  constructor(
+    private readonly device: Device,
+    logs: LogShelf = new LogWindow(),
+  ) {
     this.texts = new TypedTexts(device);
+    this.log = new LogBox(logs, () => {
+      this.tell(true);
+      void this.send();
+    });
     this.news = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(NEWS);
     if (this.news !== null) this.news.onmessage = () => this.tell();
     if (typeof window !== 'undefined' && typeof window.addEventListener === 'function')
@@ -166,6 +179,7 @@ export class Outbox {
   /** Sends what waits, until nothing does or nobody answers. */
   readonly send = (): Promise<void> => {
     this.again = true;
+    this.log.askAnew();
     this.running ??= this.sendAll().finally(() => {
       this.running = null;
     });
@@ -173,6 +187,7 @@ export class Outbox {
   };
 
   dispose(): void {
+    this.disposed = true;
     if (this.timer !== null) clearTimeout(this.timer);
     this.news?.close();
     this.news = null;
@@ -192,7 +207,7 @@ export class Outbox {
   private async sendNext(): Promise<boolean> {
     const stopped = new Set((await this.device.stops()).map(({ jobId }) => jobId));
     const next = (await this.waiting()).find(({ jobId }) => !stopped.has(jobId));
-    if (next === undefined) return false;
+    if (next === undefined) return this.sendLog();
     try {
       const stored = await this.deliver(next);
       await this.done(next, stored);
@@ -204,6 +219,20 @@ export class Outbox {
     }
     this.tell(true);
     return true;
+  }
+
+  /** When no entry of a job is left to send: a log is of a job that the server knows. */
+  private async sendLog(): Promise<boolean> {
+    try {
+      const more = await this.log.sendNext();
+      if (more) {
+        this.reached();
+        this.tell(true);
+      }
+      return more;
+    } catch {
+      return this.waitForServer();
+    }
   }
 
   private async deliver({
@@ -263,6 +292,7 @@ export class Outbox {
   private waitForServer(): false {
     this.isAway = true;
     this.tell(true);
+    if (this.disposed) return false;
     this.timer = setTimeout(() => void this.send(), this.retryMs);
     this.retryMs = Math.min(LONGEST_RETRY_MS, 2 * this.retryMs);
     return false;

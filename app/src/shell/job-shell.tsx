@@ -20,7 +20,7 @@ import { NotTakenBar, StaleBar, StopBar } from './bars';
 import { DisplaySwitch } from './display-switch';
 import { PlaceBar } from './place-bar';
 import { PlaceScroll } from './place-scroll';
-import { PLACES } from './places';
+import { placeOf } from './places';
 import { SaveMark } from './save-mark';
 import { UndoBar } from './undo-bar';
 import { usePageTitle } from '../nav/page-title';
@@ -117,7 +117,8 @@ const WideBody = ({ children }: { children: ReactNode }) => {
 /** The name of a page by its address: of a piece its mark. */
 const pageName = (path: string): string => {
   const [place = '', mark] = path.split('/').slice(3);
-  const named = PLACES.find((one) => one.path === place)?.name ?? 'History';
+  const found = placeOf(place);
+  const named = found?.pages[place] ?? found?.name ?? 'History';
   return mark === undefined ? named : decodeURIComponent(mark);
 };
 

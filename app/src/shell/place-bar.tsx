@@ -1,7 +1,7 @@
 import { usePathname, useRouter } from 'expo-router';
 import { Pressable, Text, View } from 'react-native';
 import { useTheme } from '../theme/theme';
-import { PLACES } from './places';
+import { placeOf, PLACES } from './places';
 
 /** The places of a job; at the thumb on a phone, along the head on a wide screen. */
 export const PlaceBar = ({ jobId, wide }: { jobId: string; wide: boolean }) => {
@@ -15,7 +15,7 @@ export const PlaceBar = ({ jobId, wide }: { jobId: string; wide: boolean }) => {
       className={wide ? 'flex-row' : 'flex-row border-t border-grain bg-sheet'}
     >
       {PLACES.map(({ path: place, name, icon: Icon }) => {
-        const here = path.startsWith(`/job/${jobId}/${place}`);
+        const here = placeOf(path.split('/')[3] ?? '')?.path === place;
         return (
           <Pressable
             key={place}

@@ -27,6 +27,16 @@ import {
 } from '@ogee/core/src/drawing';
 import { fixingsOf, type Fixings } from '@ogee/core/src/fixings';
 import { raisingOf, type RaisingStep, type Stages } from '@ogee/core/src/raising';
+import {
+  cuttingDay,
+  cuttingOrder,
+  patternsOf,
+  sawnFrom,
+  type CuttingDay,
+  type CuttingStage,
+  type Pattern,
+} from '@ogee/core/src/cutting-day';
+import type { SawnPiece, Tick } from '@ogee/core/src/log';
 import type { Solution } from '@ogee/core/src/solve';
 import { stepsOf, type SawStep } from '@ogee/core/src/steps';
 
@@ -48,6 +58,8 @@ export interface PieceAnswer {
   readonly tapes: readonly RunningMarks[];
   /** For the board as it is drawn, and for its mirror image. */
   readonly steps: { readonly drawn: readonly SawStep[]; readonly mirrored: readonly SawStep[] };
+  /** What a tick of it keeps, one for each hand that is wanted. */
+  readonly sawn: readonly SawnPiece[];
 }
 
 export const roofAnswer = ({ roof, members, cuts }: Solution): RoofAnswer => ({
@@ -60,14 +72,17 @@ export const pieceAnswer = (solution: Solution, mark: string): PieceAnswer | nul
   const entry = solution.cuts.members.find((one) => one.mark === mark);
   const member = memberOf(solution, entry);
   if (entry === undefined || member === undefined) return null;
+  const board = boardOf(member);
+  const hands = (['left', 'right', 'plain'] as const).filter((hand) => entry.hands[hand] > 0);
   return {
     entry,
     notes: solution.cuts.notes.filter((note) => note.member === mark),
-    board: boardOf(member),
+    board,
     working: workingOf(member),
     developments: developmentsOf(member),
     tapes: tapesOf(solution.cuts, entry),
     steps: { drawn: stepsOf(member, false), mirrored: stepsOf(member, true) },
+    sawn: hands.map((hand) => sawnFrom(entry, board, hand)),
   };
 };
 
@@ -98,3 +113,15 @@ export const fixingsAnswer = (solution: Solution): Fixings => fixingsOf(solution
 
 export const sheetsAnswer = ({ job, roof, members }: Solution): SheetDrawing[] =>
   sheetDrawings(job, roof, members);
+
+/** The day's work: in what order, by which patterns, and what of it is done. */
+export interface DayAnswer extends CuttingDay {
+  readonly stages: readonly CuttingStage[];
+  readonly patterns: readonly Pattern[];
+}
+
+export const dayAnswer = (solution: Solution, ticks: readonly Tick[]): DayAnswer => ({
+  ...cuttingDay(solution, ticks),
+  stages: cuttingOrder(solution),
+  patterns: patternsOf(solution.cuts.members),
+});

@@ -9,10 +9,12 @@ import type {
   SheetDrawing,
 } from '@ogee/core/src/drawing';
 import type { Fixings } from '@ogee/core/src/fixings';
+import type { Tick } from '@ogee/core/src/log';
 import type { RaisingStep, Stages } from '@ogee/core/src/raising';
 import { ok, type Result } from '@ogee/core/src/problem';
 import { expose, transfer } from 'comlink';
 import {
+  dayAnswer,
   eaveAnswer,
   fixingsAnswer,
   raisingAnswer,
@@ -21,6 +23,7 @@ import {
   pieceAnswer,
   roofAnswer,
   sheetsAnswer,
+  type DayAnswer,
   type PieceAnswer,
   type RoofAnswer,
 } from './answers';
@@ -68,6 +71,8 @@ const solver = {
   sheets: (subject: Subject): SheetDrawing[] | null => about(subject, sheetsAnswer),
   raising: (subject: Subject, stages: Stages): RaisingStep[] | null =>
     about(subject, (solution) => raisingAnswer(solution, stages)),
+  day: (subject: Subject, ticks: readonly Tick[]): DayAnswer | null =>
+    about(subject, (solution) => dayAnswer(solution, ticks)),
   fixings: (subject: Subject): Fixings | null => about(subject, fixingsAnswer),
   mesh: (subject: Subject): FrameMesh | null => {
     const mesh = about(subject, meshAnswer);

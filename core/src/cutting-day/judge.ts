@@ -1,4 +1,4 @@
-import { boardOf, memberOf, type CutListEntry, type Hands } from '../cuts';
+import { boardOf, memberOf, type BoardDrawing, type CutListEntry, type Hands } from '../cuts';
 import type { Member } from '../frame';
 import type { SawnPiece, Tick } from '../log';
 import { facesOf, otherHand, sameShape, sawnOutOf, SERVES_MM, type Faces } from './shape';
@@ -196,8 +196,7 @@ export const cuttingDay = (
 };
 
 /** What a tick keeps of a piece: one of a line, of a hand, as it is sawn by its sheet. */
-export const sawnFrom = (entry: CutListEntry, member: Member, hand: Hand): SawnPiece => {
-  const board = boardOf(member);
+export const sawnFrom = (entry: CutListEntry, board: BoardDrawing, hand: Hand): SawnPiece => {
   const drawn = facesOf(board);
   const { left, right } = hand === board.hand || hand === 'plain' ? drawn : otherHand(drawn);
   // A hundredth of a millimetre is finer than any saw, and a tenth of the bytes.

@@ -7,4 +7,3 @@
 export { CAUSES, logEntrySchema, sawnSchema, SOURCES } from './model';
 export type { Cause, LogEntry, LogKind, Measurement, SawnPiece, Source, Tick } from './model';
 export { inOrder, standingTicks, takenBack } from './standing';
-export { logCsv } from './csv';

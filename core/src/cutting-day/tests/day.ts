@@ -1,4 +1,4 @@
-import { memberOf, type Hands } from '../../cuts';
+import { boardOf, memberOf, type Hands } from '../../cuts';
 import type { Tick } from '../../log';
 import type { Solution } from '../../solve';
 import { sawnFrom } from '..';
@@ -21,7 +21,7 @@ export const ticked = (
     at: new Date(Date.UTC(2026, 0, 1, 8, 0, made)).toISOString(),
     by: 'Ada',
     kind: 'tick',
-    sawn: sawnFrom(entry, memberOf(solution, entry)!, own),
+    sawn: sawnFrom(entry, boardOf(memberOf(solution, entry)!), own),
     count,
     pattern: false,
   };

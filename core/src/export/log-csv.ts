@@ -1,6 +1,5 @@
 import Papa from 'papaparse';
-import type { LogEntry } from './model';
-import { inOrder, takenBack } from './standing';
+import { inOrder, takenBack, type LogEntry } from '../log';
 
 const COLUMNS = [
   'id',

@@ -1,0 +1,133 @@
+import { logEntrySchema, type LogEntry } from '@ogee/core/src/log';
+import type { LogPage } from '@ogee/core/src/wire';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+/** A line of a job's log as this device has it. */
+export interface LogLine {
+  readonly id: string;
+  readonly jobId: string;
+  readonly entry: LogEntry;
+  /** The server has it, the server does not have it yet, or it would not take it. */
+  readonly at: 'server' | 'device' | 'refused';
+}
+
+/** Where log lines are kept on this device. A line is never changed, only where it is known to be. */
+export interface LogShelf {
+  readonly lasts: boolean;
+  lines(jobId: string): Promise<LogLine[]>;
+  /** Lines that the server does not have yet, of all jobs, oldest first. */
+  waiting(): Promise<LogLine[]>;
+  add(jobId: string, entries: readonly LogEntry[]): Promise<void>;
+  moved(lines: readonly LogLine[], at: LogLine['at']): Promise<void>;
+  /** Up to where the server's lines of a job are here. */
+  place(jobId: string): Promise<number>;
+  /** Lines that came from the server, and up to where that was. */
+  meet(jobId: string, page: LogPage): Promise<void>;
+}
+
+interface Shelves extends DBSchema {
+  lines: { key: string; value: LogLine; indexes: { job: string; at: string } };
+  places: { key: string; value: { jobId: string; seq: number } };
+}
+
+const oldestFirst = (lines: readonly LogLine[]): LogLine[] =>
+  [...lines].sort((p, q) => p.entry.at.localeCompare(q.entry.at));
+
+const lastOf = ({ entries }: LogPage): number => entries[entries.length - 1]?.seq ?? 0;
+
+class Shelf implements LogShelf {
+  readonly lasts = true;
+
+  constructor(private readonly database: IDBPDatabase<Shelves>) {}
+
+  /** A line of a later program that this one cannot read stays where it is, and is not shown. */
+  async lines(jobId: string): Promise<LogLine[]> {
+    const all = await this.database.getAllFromIndex('lines', 'job', jobId);
+    return all.filter(({ entry }) => logEntrySchema.safeParse(entry).success);
+  }
+
+  async waiting(): Promise<LogLine[]> {
+    return oldestFirst(await this.database.getAllFromIndex('lines', 'at', 'device'));
+  }
+
+  async add(jobId: string, entries: readonly LogEntry[]): Promise<void> {
+    const work = this.database.transaction('lines', 'readwrite', { durability: 'strict' });
+    for (const entry of entries) await work.store.put({ id: entry.id, jobId, entry, at: 'device' });
+    await work.done;
+  }
+
+  async moved(lines: readonly LogLine[], at: LogLine['at']): Promise<void> {
+    const work = this.database.transaction('lines', 'readwrite');
+    for (const line of lines) await work.store.put({ ...line, at });
+    await work.done;
+  }
+
+  async place(jobId: string): Promise<number> {
+    return (await this.database.get('places', jobId))?.seq ?? 0;
+  }
+
+  async meet(jobId: string, page: LogPage): Promise<void> {
+    const work = this.database.transaction(['lines', 'places'], 'readwrite');
+    for (const { entry } of page.entries)
+      await work.objectStore('lines').put({ id: entry.id, jobId, entry, at: 'server' });
+    if (page.entries.length > 0) await work.objectStore('places').put({ jobId, seq: lastOf(page) });
+    await work.done;
+  }
+}
+
+/** Stands in where the browser lets nothing be kept: all goes with the window. */
+export class LogWindow implements LogShelf {
+  readonly lasts = false;
+  private readonly kept = new Map<string, LogLine>();
+  private readonly places = new Map<string, number>();
+
+  lines(jobId: string): Promise<LogLine[]> {
+    return Promise.resolve([...this.kept.values()].filter((line) => line.jobId === jobId));
+  }
+
+  waiting(): Promise<LogLine[]> {
+    return Promise.resolve(
+      oldestFirst([...this.kept.values()].filter(({ at }) => at === 'device')),
+    );
+  }
+
+  add(jobId: string, entries: readonly LogEntry[]): Promise<void> {
+    for (const entry of entries)
+      this.kept.set(entry.id, { id: entry.id, jobId, entry, at: 'device' });
+    return Promise.resolve();
+  }
+
+  moved(lines: readonly LogLine[], at: LogLine['at']): Promise<void> {
+    for (const line of lines) this.kept.set(line.id, { ...line, at });
+    return Promise.resolve();
+  }
+
+  place(jobId: string): Promise<number> {
+    return Promise.resolve(this.places.get(jobId) ?? 0);
+  }
+
+  meet(jobId: string, page: LogPage): Promise<void> {
+    for (const { entry } of page.entries)
+      this.kept.set(entry.id, { id: entry.id, jobId, entry, at: 'server' });
+    if (page.entries.length > 0) this.places.set(jobId, lastOf(page));
+    return Promise.resolve();
+  }
+}
+
+/** Opens what this device keeps of logs; where it keeps nothing, a stand-in that lasts as long as the window. */
+export const openLogShelf = async (name = 'ogee-log'): Promise<LogShelf> => {
+  try {
+    return new Shelf(
+      await openDB<Shelves>(name, 1, {
+        upgrade: (database) => {
+          const lines = database.createObjectStore('lines', { keyPath: 'id' });
+          lines.createIndex('job', 'jobId');
+          lines.createIndex('at', 'at');
+          database.createObjectStore('places', { keyPath: 'jobId' });
+        },
+      }),
+    );
+  } catch {
+    return new LogWindow();
+  }
+};

@@ -1,0 +1,112 @@
+import type { LogEntry } from '@ogee/core/src/log';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import type { LogLine } from './log-shelf';
+import { useOpenJob } from './open-job';
+import { useOutbox } from './outbox-provider';
+import { pageStorage } from './typed-texts';
+
+/** How often other phones' lines are asked for while the job is open. ms */
+const ASK_MS = 4000;
+const WHO = 'ogee.who';
+
+const named = new Set<() => void>();
+let unkeptName = '';
+
+const readWho = (): string => {
+  try {
+    return pageStorage()?.getItem(WHO) ?? unkeptName;
+  } catch {
+    return unkeptName;
+  }
+};
+
+/** Who writes the lines of this device, and how that is changed. */
+export const useWho = (): readonly [string, (name: string) => void] => {
+  const who = useSyncExternalStore(
+    (listener) => {
+      named.add(listener);
+      return () => named.delete(listener);
+    },
+    readWho,
+    () => '',
+  );
+  return [
+    who,
+    (name) => {
+      unkeptName = name.trim();
+      try {
+        pageStorage()?.setItem(WHO, unkeptName);
+      } catch {
+        // The name then lives as long as the window.
+      }
+      for (const listener of named) listener();
+    },
+  ];
+};
+
+const key = (id: string) => ['log', id] as const;
+const NONE: readonly LogLine[] = [];
+
+/** What is new of a line: its own id, when and who are written beside it. */
+export type NewLine = LogEntry extends infer E
+  ? E extends LogEntry
+    ? Omit<E, 'id' | 'at' | 'by'>
+    : never
+  : never;
+
+export interface SiteLog {
+  readonly lines: readonly LogLine[];
+  readonly entries: readonly LogEntry[];
+  /** Lines that the server does not have yet, and those that it would not take. */
+  readonly waiting: number;
+  readonly refused: number;
+  /** Writes lines; gives their ids. */
+  readonly write: (...lines: readonly NewLine[]) => Promise<readonly string[]>;
+}
+
+/** The open job's log: what this device has of it, brought up to date while it is looked at. */
+export const useSiteLog = (): SiteLog => {
+  const { id } = useOpenJob();
+  const outbox = useOutbox();
+  const client = useQueryClient();
+  const [who] = useWho();
+  useEffect(
+    () => outbox.subscribe(() => void client.invalidateQueries({ queryKey: key(id) })),
+    [outbox, client, id],
+  );
+  const { data: lines = NONE } = useQuery({
+    queryKey: key(id),
+    queryFn: () => outbox.log.lines(id),
+    networkMode: 'always',
+    staleTime: Infinity,
+  });
+  useQuery({
+    queryKey: ['log from the server', id],
+    queryFn: async () => {
+      await outbox.log.fetch(id).catch(() => undefined);
+      return null;
+    },
+    refetchInterval: ASK_MS,
+    networkMode: 'always',
+    gcTime: 0,
+    staleTime: 0,
+  });
+  const write = useCallback(
+    async (...made: readonly NewLine[]): Promise<readonly string[]> => {
+      const at = new Date().toISOString();
+      const entries = made.map((line) => ({ ...line, id: crypto.randomUUID(), at, by: who }));
+      await outbox.log.append(id, entries);
+      return entries.map((entry) => entry.id);
+    },
+    [outbox, id, who],
+  );
+  const entries = useMemo(() => lines.map(({ entry }) => entry), [lines]);
+  return {
+    lines,
+    entries,
+    waiting: lines.filter(({ at }) => at === 'device').length,
+    refused: lines.filter(({ at }) => at === 'refused').length,
+    write,
+  };
+};

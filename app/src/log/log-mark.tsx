@@ -1,0 +1,47 @@
+import { useState } from 'react';
+import { TextInput, View } from 'react-native';
+import { useWho, type SiteLog } from '../data/site-log';
+import { Small, Strong } from '../ui/text';
+
+/** Where the lines of the log are: nothing is said where the server has them all. */
+export const LogMark = ({ log }: { readonly log: SiteLog }) => {
+  const { waiting, refused } = log;
+  return (
+    <View aria-live="polite" testID="log-state">
+      {waiting > 0 && (
+        <Small className="text-pencil">
+          {waiting === 1 ? 'One line is' : `${waiting} lines are`} on this device and not with the
+          server yet; nothing is lost
+        </Small>
+      )}
+      {refused > 0 && (
+        <Small className="text-pencil">
+          {refused === 1 ? 'One line was' : `${refused} lines were`} not taken by the server, and
+          kept here
+        </Small>
+      )}
+    </View>
+  );
+};
+
+/** Whose ticks these are: asked once on a device, changed when somebody else takes it. */
+export const NameEntry = () => {
+  const [who, setWho] = useWho();
+  const [typed, setTyped] = useState(who);
+  return (
+    <View className="flex-row flex-wrap items-center gap-x-3 gap-y-1">
+      <Strong nativeID="who-label">Who saws here</Strong>
+      <TextInput
+        value={typed}
+        onChangeText={setTyped}
+        onBlur={() => setWho(typed)}
+        onSubmitEditing={() => setWho(typed)}
+        maxLength={60}
+        placeholder="a name, for the log"
+        aria-labelledby="who-label"
+        testID="who"
+        className="h-12 min-w-[160px] flex-1 rounded border border-edge bg-sheet px-3 font-words text-lg text-ink"
+      />
+    </View>
+  );
+};

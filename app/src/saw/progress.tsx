@@ -1,0 +1,90 @@
+import { KINDS, KINDS_IN_ORDER, kindName } from '@ogee/core/src/kinds';
+import type { Job } from '@ogee/core/src/job';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { StackedBarChart } from 'react-native-chart-kit';
+import { useTheme } from '../theme/theme';
+import { Figure, Small, Words } from '../ui/text';
+import type { Turn } from './use-day';
+
+const HEIGHT_PX = 200;
+
+interface KindDone {
+  readonly kind: Turn['entry']['kind'];
+  readonly done: number;
+  readonly wanted: number;
+}
+
+const byKind = (turns: readonly Turn[]): KindDone[] =>
+  KINDS_IN_ORDER.flatMap((kind) => {
+    const own = turns.filter(({ entry }) => entry.kind === kind);
+    if (own.length === 0) return [];
+    const sum = (of: (turn: Turn) => number): number => own.reduce((all, one) => all + of(one), 0);
+    return [{ kind, done: sum(({ done }) => done), wanted: sum(({ wanted }) => wanted) }];
+  });
+
+/** How far the sawing has come, kind by kind: drawn, and in figures. */
+export const Progress = ({
+  turns,
+  display,
+}: {
+  readonly turns: readonly Turn[];
+  readonly display: Job['display'];
+}) => {
+  const { colour } = useTheme();
+  const [widthPx, setWidth] = useState(0);
+  const kinds = byKind(turns);
+  const ink = () => colour('ink');
+  return (
+    <View
+      className="gap-2"
+      testID="progress"
+      onLayout={({ nativeEvent: { layout } }) => setWidth(layout.width)}
+    >
+      {widthPx > 0 && (
+        <View
+          role="img"
+          aria-label="Sawn and still to saw, a column for each kind; the figures follow"
+        >
+          <StackedBarChart
+            width={widthPx}
+            height={HEIGHT_PX}
+            hideLegend
+            withHorizontalLabels
+            decimalPlaces={0}
+            barPercentage={Math.min(0.7, 5 / kinds.length)}
+            data={{
+              labels: kinds.map(({ kind }) => KINDS[kind].letters),
+              legend: [],
+              data: kinds.map(({ done, wanted }) => [done, wanted - done]),
+              barColors: [colour('chalk'), colour('grain')],
+            }}
+            chartConfig={{
+              backgroundGradientFrom: colour('paper'),
+              backgroundGradientTo: colour('paper'),
+              color: ink,
+              labelColor: ink,
+              decimalPlaces: 0,
+              propsForLabels: { fontFamily: 'inherit', fontSize: 13 },
+            }}
+          />
+        </View>
+      )}
+      <View role="list" aria-label="Sawn by kind">
+        {kinds.map(({ kind, done, wanted }) => (
+          <View
+            key={kind}
+            role="listitem"
+            className="flex-row items-baseline gap-3 border-t border-grain py-1"
+          >
+            <Figure className="w-10 text-chalk">{KINDS[kind].letters}</Figure>
+            <Words className="flex-1">{kindName(kind, display.terms, true)}</Words>
+            <Figure>
+              {done} <Small>of</Small> {wanted}
+            </Figure>
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+};

@@ -1,0 +1,16 @@
+import type { Job } from '@ogee/core/src/job';
+import { spokenLength } from '@ogee/core/src/units';
+import * as Speech from 'expo-speech';
+import type { TapeMark } from '../draw/board';
+
+/** One mark as the phone says it. */
+export const markAloud = ({ name, at }: TapeMark, display: Job['display']): string =>
+  `${name}: ${spokenLength(at, display)}`;
+
+/** Says something now, in place of what is being said. */
+export const sayAloud = (text: string): void => {
+  void Speech.stop();
+  Speech.speak(text, { language: 'en' });
+};
+
+export const beSilent = (): void => void Speech.stop();

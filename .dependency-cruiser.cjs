@@ -18,6 +18,7 @@ const stages = [
   'raising',
   'log',
   'cutting-day',
+  'test-fit',
   'drawing',
   'wording',
   'export',

@@ -16,5 +16,6 @@ export * from './wording';
 export * from './export';
 export * from './log';
 export * from './cutting-day';
+export * from './test-fit';
 export * from './wire';
 export { fit, solve, type Solution } from './solve';

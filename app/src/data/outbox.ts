@@ -292,6 +292,7 @@ export class Outbox {
   private waitForServer(): false {
     this.isAway = true;
     this.tell(true);
+    if (this.timer !== null) clearTimeout(this.timer);
     if (this.disposed) return false;
     this.timer = setTimeout(() => void this.send(), this.retryMs);
     this.retryMs = Math.min(LONGEST_RETRY_MS, 2 * this.retryMs);

@@ -8,6 +8,9 @@ import { Figure, Small, Words } from '../ui/text';
 import type { Turn } from './use-day';
 
 const HEIGHT_PX = 200;
+/** What the chart keeps free on its left, and how wide a bar of it is at its widest. px */
+const BESIDE_PX = 70;
+const BAR_PX = 32;
 
 interface KindDone {
   readonly kind: Turn['entry']['kind'];
@@ -52,7 +55,6 @@ export const Progress = ({
             hideLegend
             withHorizontalLabels
             decimalPlaces={0}
-            barPercentage={Math.min(0.7, 5 / kinds.length)}
             data={{
               labels: kinds.map(({ kind }) => KINDS[kind].letters),
               legend: [],
@@ -65,7 +67,8 @@ export const Progress = ({
               color: ink,
               labelColor: ink,
               decimalPlaces: 0,
-              propsForLabels: { fontFamily: 'inherit', fontSize: 13 },
+              barPercentage: Math.min(1, ((widthPx - BESIDE_PX) / kinds.length / BAR_PX) * 0.7),
+              propsForLabels: { fontFamily: 'BarlowCondensed_500Medium', fontSize: 13 },
             }}
           />
         </View>

@@ -89,7 +89,7 @@ const TickBar = ({
 }) => {
   const { colour } = useTheme();
   return (
-    <View className="flex-row items-center gap-1 border-t border-edge bg-sheet py-2">
+    <View className="flex-row items-center gap-1 border-y border-edge bg-sheet px-2 py-2">
       <IconButton
         label="Take the last tick back"
         icon={Undo}
@@ -218,7 +218,7 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
           />
         )}
       </View>
-      <View style={{ position: 'sticky' as 'relative', bottom: 0 }} className="-mx-4 px-2">
+      <View style={{ position: 'sticky' as 'relative', bottom: 0 }} className="-mx-4">
         <TickBar count={count} most={left} onCount={setSeveral} onTick={tick} onUndo={undo} />
       </View>
       <LogMark log={log} />

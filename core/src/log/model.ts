@@ -86,6 +86,8 @@ const test = z.strictObject({
   held: z.enum(['seated', 'at-top']),
   /** What was seen, by its name. mm */
   seen: z.record(z.string().max(40), z.number()),
+  /** Whether its like show the same; null where nobody looked. */
+  others: z.enum(['all', 'here', 'opposite']).nullable(),
   /** The causes as they were ranked, the likeliest first. */
   causes: z.array(z.strictObject({ cause: z.enum(CAUSES), by: z.number().nullable() })).max(20),
 });

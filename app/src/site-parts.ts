@@ -1,3 +1,4 @@
 /** What is wanted at the saw and on the plate: a part of the app of its own, fetched when the first of it is opened. */
 export { LogScreen } from './log/log-screen';
 export { SawScreen } from './saw/saw-screen';
+export { TryScreen } from './try/try-screen';

@@ -7,6 +7,7 @@ import List from 'lucide-react-native/icons/list';
 import { useOpenJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
+import { SeatedIcon } from '../shell/place-icons';
 import { Button } from '../ui/button';
 import { Loading, Standstill } from '../ui/states';
 import { useWide } from '../ui/use-wide';
@@ -48,6 +49,14 @@ export const PieceScreen = ({ mark }: { mark: string }) => {
   return (
     <View className="gap-4">
       <PieceSheet piece={piece} display={job.display} way={angleWay(job)} boardElsewhere={wide} />
+      {piece.canBeTried && (
+        <Button
+          label={`Try ${mark} in place`}
+          icon={SeatedIcon}
+          onPress={() => router.navigate(`/job/${id}/try/${mark}`)}
+          testID="to-try"
+        />
+      )}
       <View className="flex-row justify-between gap-2">
         {to(-1)}
         <Button label="List" icon={List} onPress={toList} />

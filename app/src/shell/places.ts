@@ -14,7 +14,12 @@ export const PLACES: readonly Place[] = [
   { path: 'site', name: 'Site', icon: PlatesIcon, pages: {} },
   { path: 'roof', name: 'Roof', icon: RoofIcon, pages: {} },
   { path: 'timber', name: 'Timber', icon: BoardIcon, pages: {} },
-  { path: 'cuts', name: 'Cuts', icon: CutIcon, pages: { saw: 'At the saw', log: 'Log' } },
+  {
+    path: 'cuts',
+    name: 'Cuts',
+    icon: CutIcon,
+    pages: { saw: 'At the saw', log: 'Log', try: 'Tried in place' },
+  },
   { path: 'fit', name: 'Fit', icon: SeatedIcon, pages: {} },
 ];
 

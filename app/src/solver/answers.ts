@@ -1,5 +1,6 @@
 import {
   boardOf,
+  changesBetween,
   markOf,
   memberOf,
   workingOf,
@@ -25,6 +26,7 @@ import {
   sheetDrawings,
   type SheetDrawing,
 } from '@ogee/core/src/drawing';
+import { readJob, type Job } from '@ogee/core/src/job';
 import { fixingsOf, type Fixings } from '@ogee/core/src/fixings';
 import { raisingOf, type RaisingStep, type Stages } from '@ogee/core/src/raising';
 import {
@@ -37,7 +39,14 @@ import {
   type Pattern,
 } from '@ogee/core/src/cutting-day';
 import type { SawnPiece, Tick } from '@ogee/core/src/log';
-import type { Solution } from '@ogee/core/src/solve';
+import {
+  canBeTried,
+  corrected,
+  likelyCauses,
+  type Likely,
+  type Looked,
+} from '@ogee/core/src/test-fit';
+import { solve, type Solution } from '@ogee/core/src/solve';
 import { stepsOf, type SawStep } from '@ogee/core/src/steps';
 
 /** What every screen shows of a roof: it goes to the page with each solve, so it is kept small. */
@@ -60,6 +69,8 @@ export interface PieceAnswer {
   readonly steps: { readonly drawn: readonly SawStep[]; readonly mirrored: readonly SawStep[] };
   /** What a tick of it keeps, one for each hand that is wanted. */
   readonly sawn: readonly SawnPiece[];
+  /** Whether it shows, tried in place, what its numbers got wrong. */
+  readonly canBeTried: boolean;
 }
 
 export const roofAnswer = ({ roof, members, cuts }: Solution): RoofAnswer => ({
@@ -83,6 +94,7 @@ export const pieceAnswer = (solution: Solution, mark: string): PieceAnswer | nul
     tapes: tapesOf(solution.cuts, entry),
     steps: { drawn: stepsOf(member, false), mirrored: stepsOf(member, true) },
     sawn: hands.map((hand) => sawnFrom(entry, board, hand)),
+    canBeTried: canBeTried(member),
   };
 };
 
@@ -125,3 +137,48 @@ export const dayAnswer = (solution: Solution, ticks: readonly Tick[]): DayAnswer
   stages: cuttingOrder(solution),
   patterns: patternsOf(solution.cuts.members),
 });
+
+/** The job with a cause taken into it, and what that does to the list. */
+export interface TriedChange {
+  readonly job: Job;
+  readonly marks: number;
+  /** The most that a mark's long point moves. mm */
+  readonly mostMm: number;
+}
+
+export interface TriedAnswer {
+  readonly likely: readonly (Likely & { readonly change: TriedChange | null })[];
+}
+
+/** Of so many causes, the likeliest, it is worked out what they would change. */
+const WORKED_OUT = 4;
+
+const changeBy = (solution: Solution, next: Job | null): TriedChange | null => {
+  if (next === null) return null;
+  const read = readJob(next);
+  const after = read.ok ? solve(read.value) : read;
+  if (!after.ok) return null;
+  const changes = changesBetween(solution.cuts.members, after.value.cuts.members);
+  const moved = changes.map(({ was, is }) =>
+    was === null || is === null ? 0 : Math.abs(is.length.longPoint - was.length.longPoint),
+  );
+  return { job: after.value.job, marks: changes.length, mostMm: Math.max(0, ...moved) };
+};
+
+/** What is likely wrong with a piece that was tried in place; null where there is no such mark. */
+export const triedAnswer = (
+  solution: Solution,
+  mark: string,
+  looked: Looked,
+): TriedAnswer | null => {
+  const entry = solution.cuts.members.find((one) => one.mark === mark);
+  const member = memberOf(solution, entry);
+  if (member === undefined) return null;
+  const likely = likelyCauses(solution.members, member, looked);
+  return {
+    likely: likely.map((one, i) => ({
+      ...one,
+      change: i < WORKED_OUT ? changeBy(solution, corrected(solution.job, member, one)) : null,
+    })),
+  };
+};

@@ -11,6 +11,7 @@ import type {
 import type { Fixings } from '@ogee/core/src/fixings';
 import type { Tick } from '@ogee/core/src/log';
 import type { RaisingStep, Stages } from '@ogee/core/src/raising';
+import type { Looked } from '@ogee/core/src/test-fit';
 import { ok, type Result } from '@ogee/core/src/problem';
 import { expose, transfer } from 'comlink';
 import {
@@ -23,9 +24,11 @@ import {
   pieceAnswer,
   roofAnswer,
   sheetsAnswer,
+  triedAnswer,
   type DayAnswer,
   type PieceAnswer,
   type RoofAnswer,
+  type TriedAnswer,
 } from './answers';
 
 /** A checked job, and the number that the page knows its roof by. */
@@ -73,6 +76,8 @@ const solver = {
     about(subject, (solution) => raisingAnswer(solution, stages)),
   day: (subject: Subject, ticks: readonly Tick[]): DayAnswer | null =>
     about(subject, (solution) => dayAnswer(solution, ticks)),
+  tried: (subject: Subject, mark: string, looked: Looked): TriedAnswer | null =>
+    about(subject, (solution) => triedAnswer(solution, mark, looked)),
   fixings: (subject: Subject): Fixings | null => about(subject, fixingsAnswer),
   mesh: (subject: Subject): FrameMesh | null => {
     const mesh = about(subject, meshAnswer);

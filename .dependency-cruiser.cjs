@@ -19,6 +19,7 @@ const stages = [
   'log',
   'cutting-day',
   'test-fit',
+  'as-built',
   'drawing',
   'wording',
   'export',

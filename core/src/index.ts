@@ -17,5 +17,6 @@ export * from './export';
 export * from './log';
 export * from './cutting-day';
 export * from './test-fit';
+export * from './as-built';
 export * from './wire';
 export { fit, solve, type Solution } from './solve';

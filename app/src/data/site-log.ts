@@ -55,6 +55,14 @@ export type NewLine = LogEntry extends infer E
     : never
   : never;
 
+/** A line as it is written: with an id of its own, when, and by whom. */
+export const signed = (line: NewLine, who: string): LogEntry => ({
+  ...line,
+  id: crypto.randomUUID(),
+  at: new Date().toISOString(),
+  by: who,
+});
+
 export interface SiteLog {
   readonly lines: readonly LogLine[];
   readonly entries: readonly LogEntry[];
@@ -94,8 +102,7 @@ export const useSiteLog = (): SiteLog => {
   });
   const write = useCallback(
     async (...made: readonly NewLine[]): Promise<readonly string[]> => {
-      const at = new Date().toISOString();
-      const entries = made.map((line) => ({ ...line, id: crypto.randomUUID(), at, by: who }));
+      const entries = made.map((line) => signed(line, who));
       await outbox.log.append(id, entries);
       return entries.map((entry) => entry.id);
     },

@@ -2,27 +2,29 @@ import type { Cause } from '@ogee/core/src/log';
 import type { Job } from '@ogee/core/src/job';
 import { writeLength } from '../ui/length-entry';
 
-/** What each cause is called, and what its measure is more or less of. */
-const CAUSE_WORDS: Readonly<Record<Cause, readonly [what: string, more: string, less: string]>> = {
-  span: ['the span is not as entered', 'wider', 'narrower'],
-  'wall-bowed': ['the wall is bowed here', 'out', 'in'],
-  'ridge-height': ['the ridge stands at another height: the pitch is off', 'higher', 'lower'],
-  'ridge-pushed': ['the ridge is pushed sideways', 'away', 'this way'],
-  'plate-height': ['the plate is at another height here', 'higher', 'lower'],
-  'ridge-thickness': ['half the ridge’s thickness was not taken off', '', ''],
-  length: ['the piece was cut to another length', 'longer', 'shorter'],
-  hap: ['its height above the plate is unlike the list’s', 'more', 'less'],
-  'purlin-height': ['the purlin stands at another height', 'higher', 'lower'],
-  complement: ['the complement of the angle was cut', '', ''],
-  'square-17-for-12': ['17 was held on the square instead of 12', '', ''],
-  'square-12-for-17': ['12 was held on the square instead of 17', '', ''],
+/** Each cause in a sentence: with its measure, and which way that is off. */
+const CAUSE_WORDS: Readonly<Record<Cause, (by: string, more: boolean) => string>> = {
+  span: (by, more) => `the span is ${by} ${more ? 'wider' : 'narrower'} than entered`,
+  'wall-bowed': (by, more) => `the wall is bowed ${more ? 'out' : 'in'} by ${by} here`,
+  'ridge-height': (by, more) =>
+    `the pitch is off: the ‹ridge› stands ${by} ${more ? 'higher' : 'lower'} than planned`,
+  'ridge-pushed': (by, more) =>
+    `the ‹ridge› is pushed ${by} ${more ? 'away' : 'this way'}, off its centre line`,
+  'plate-height': (by, more) => `the ‹plate› stands ${by} ${more ? 'higher' : 'lower'} here`,
+  'ridge-thickness': () => 'half the ‹ridge›’s thickness was not taken off',
+  length: (by, more) => `the piece was cut ${by} too ${more ? 'long' : 'short'}`,
+  hap: (by, more) => `its ‹height above plate› is ${by} ${more ? 'more' : 'less'} than the list’s`,
+  'purlin-height': (by, more) => `the purlin stands ${by} too ${more ? 'high' : 'low'}`,
+  complement: () => 'the upper cut was sawn to the complement of its angle',
+  'square-17-for-12': () => '17 was held on the square instead of 12',
+  'square-12-for-17': () => '12 was held on the square instead of 17',
 };
 
+/** A cause in the crew's units; terms of the trade stand in ‹angle quotes›. */
 export const causeWords = (
   { cause, by }: { readonly cause: Cause; readonly by: number | null },
   display: Job['display'],
 ): string => {
-  const [what, more, less] = CAUSE_WORDS[cause];
-  if (by === null) return what;
-  return `${what}, by ${writeLength(Math.round(Math.abs(by) * 10) / 10, display)} ${by > 0 ? more : less}`.trim();
+  const mm = by ?? 0;
+  return CAUSE_WORDS[cause](writeLength(Math.round(Math.abs(mm) * 10) / 10, display), mm > 0);
 };

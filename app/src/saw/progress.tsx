@@ -68,6 +68,8 @@ export const Progress = ({
               labelColor: ink,
               decimalPlaces: 0,
               barPercentage: Math.min(1, ((widthPx - BESIDE_PX) / kinds.length / BAR_PX) * 0.7),
+              propsForVerticalLabels: { dx: -9 },
+              propsForBackgroundLines: { stroke: colour('grain') },
               propsForLabels: { fontFamily: 'BarlowCondensed_500Medium', fontSize: 13 },
             }}
           />

@@ -11,7 +11,7 @@ export interface Place {
 
 /** The order of the work is the order of the app. */
 export const PLACES: readonly Place[] = [
-  { path: 'site', name: 'Site', icon: PlatesIcon, pages: {} },
+  { path: 'site', name: 'Site', icon: PlatesIcon, pages: { 'as-built': 'As built' } },
   { path: 'roof', name: 'Roof', icon: RoofIcon, pages: {} },
   { path: 'timber', name: 'Timber', icon: BoardIcon, pages: {} },
   {

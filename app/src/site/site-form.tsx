@@ -15,6 +15,8 @@ import {
   type OnWall,
   type Standing,
 } from '@ogee/core/src/job';
+import { useRouter } from 'expo-router';
+import Ruler from 'lucide-react-native/icons/ruler';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
@@ -171,7 +173,8 @@ const Plates = ({ index }: { readonly index: number }) => {
 
 /** What was measured: the plates of every part, whether they are square, their height, the pitch. */
 export const SiteForm = () => {
-  const { job, edit, problemAt } = useOpenJob();
+  const { id, job, edit, problemAt } = useOpenJob();
+  const router = useRouter();
   const [wanted, setWanted] = useAddressed('part', 0, countOf);
   const [partOnly, setPartOnly] = useState(false);
   const index = Math.min(wanted, job.blocks.length - 1);
@@ -187,6 +190,12 @@ export const SiteForm = () => {
         <Title>Plates</Title>
         <Small>Measured over the outside faces of the ‹plates›.</Small>
       </View>
+      <Button
+        label="Measure what stands"
+        icon={Ruler}
+        onPress={() => router.navigate(`/job/${id}/as-built`)}
+        testID="to-as-built"
+      />
       <BlockChoice index={index} onIndex={setWanted} />
       <PlatesDrawing index={index} />
       {problem !== undefined && <Caution level="caution" text={problem} />}

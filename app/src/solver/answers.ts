@@ -26,6 +26,18 @@ import {
   sheetDrawings,
   type SheetDrawing,
 } from '@ogee/core/src/drawing';
+import {
+  builtJob,
+  builtOutline,
+  cornersOff,
+  marksMoved,
+  newestMeasured,
+  packingOf,
+  type CornerOff,
+  type MarkMoved,
+  type Packing,
+} from '@ogee/core/src/as-built';
+import type { Vec2 } from '@ogee/core/src/geom';
 import { readJob, type Job } from '@ogee/core/src/job';
 import { fixingsOf, type Fixings } from '@ogee/core/src/fixings';
 import { raisingOf, type RaisingStep, type Stages } from '@ogee/core/src/raising';
@@ -38,7 +50,7 @@ import {
   type CuttingStage,
   type Pattern,
 } from '@ogee/core/src/cutting-day';
-import type { SawnPiece, Tick } from '@ogee/core/src/log';
+import type { Measurement, SawnPiece, Tick } from '@ogee/core/src/log';
 import {
   canBeTried,
   corrected,
@@ -180,5 +192,67 @@ export const triedAnswer = (
       ...one,
       change: i < WORKED_OUT ? changeBy(solution, corrected(solution.job, member, one)) : null,
     })),
+  };
+};
+
+/** A job that what was measured leads to. */
+export interface BuiltChange {
+  readonly job: Job;
+  /** Whether it differs from the job as it is. */
+  readonly changed: boolean;
+}
+
+/** A part as it stands against the plan. */
+export interface AsBuiltAnswer {
+  /** Why the measurements make no plan; null where they do. */
+  readonly problem: string | null;
+  readonly outline: readonly Vec2[];
+  readonly held: readonly Vec2[];
+  readonly corners: readonly CornerOff[];
+  readonly packing: readonly Packing[];
+  /** Framed to the plan as it stands, or held as planned; null where it cannot be framed. */
+  readonly framed: BuiltChange | null;
+  readonly heldSquare: BuiltChange | null;
+  readonly moved: readonly MarkMoved[];
+  readonly movedHeld: readonly MarkMoved[];
+}
+
+const builtChange = (
+  { job, cuts }: Solution,
+  next: Job,
+): { readonly change: BuiltChange | null; readonly moved: readonly MarkMoved[] } => {
+  const read = readJob(next);
+  const after = read.ok ? solve(read.value) : read;
+  if (!after.ok) return { change: null, moved: [] };
+  return {
+    change: { job: after.value.job, changed: JSON.stringify(next) !== JSON.stringify(job) },
+    moved: marksMoved(cuts.members, after.value.cuts.members),
+  };
+};
+
+/** @param lines what was measured of what stands, the newest of each thing */
+export const asBuiltAnswer = (
+  solution: Solution,
+  part: number,
+  lines: readonly Measurement[],
+): AsBuiltAnswer | null => {
+  const block = solution.job.blocks[part];
+  if (block === undefined) return null;
+  const taken = newestMeasured(lines);
+  const built = builtOutline(block, taken);
+  const outline = built.ok ? built.outline : [];
+  const framed = built.ok
+    ? builtChange(solution, builtJob(solution.job, part, taken, outline))
+    : null;
+  const heldSquare = builtChange(solution, builtJob(solution.job, part, taken, null));
+  return {
+    problem: built.ok ? null : built.text,
+    outline,
+    ...(built.ok ? packingOf(block, outline) : { held: [], packing: [] }),
+    corners: built.ok ? cornersOff(block, outline) : [],
+    framed: framed?.change ?? null,
+    heldSquare: heldSquare.change,
+    moved: framed?.moved ?? [],
+    movedHeld: heldSquare.moved,
   };
 };

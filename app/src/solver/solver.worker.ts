@@ -9,12 +9,13 @@ import type {
   SheetDrawing,
 } from '@ogee/core/src/drawing';
 import type { Fixings } from '@ogee/core/src/fixings';
-import type { Tick } from '@ogee/core/src/log';
+import type { Measurement, Tick } from '@ogee/core/src/log';
 import type { RaisingStep, Stages } from '@ogee/core/src/raising';
 import type { Looked } from '@ogee/core/src/test-fit';
 import { ok, type Result } from '@ogee/core/src/problem';
 import { expose, transfer } from 'comlink';
 import {
+  asBuiltAnswer,
   dayAnswer,
   eaveAnswer,
   fixingsAnswer,
@@ -25,6 +26,7 @@ import {
   roofAnswer,
   sheetsAnswer,
   triedAnswer,
+  type AsBuiltAnswer,
   type DayAnswer,
   type PieceAnswer,
   type RoofAnswer,
@@ -78,6 +80,8 @@ const solver = {
     about(subject, (solution) => dayAnswer(solution, ticks)),
   tried: (subject: Subject, mark: string, looked: Looked): TriedAnswer | null =>
     about(subject, (solution) => triedAnswer(solution, mark, looked)),
+  asBuilt: (subject: Subject, part: number, lines: readonly Measurement[]): AsBuiltAnswer | null =>
+    about(subject, (solution) => asBuiltAnswer(solution, part, lines)),
   fixings: (subject: Subject): Fixings | null => about(subject, fixingsAnswer),
   mesh: (subject: Subject): FrameMesh | null => {
     const mesh = about(subject, meshAnswer);

@@ -54,7 +54,20 @@ export const SignPicture = ({ sign }: { readonly sign: Sign }) => {
           />
           {sign === 'top-gap' && <Line x1={49} y1={20} x2={63} y2={20} {...mark} />}
           {sign === 'bottom-gap' && <Line x1={48} y1={54} x2={62} y2={54} {...mark} />}
-          {sign === 'top-step' && <Line x1={60} y1={8} x2={60} y2={27} {...mark} />}
+          {sign === 'top-step' && (
+            <>
+              <Line
+                x1={44}
+                y1={26}
+                x2={82}
+                y2={26}
+                stroke={colour('chalk')}
+                strokeWidth={2}
+                strokeDasharray="5 3"
+              />
+              <Line x1={60} y1={12} x2={60} y2={26} {...mark} />
+            </>
+          )}
         </>
       ) : (
         <>
@@ -128,14 +141,14 @@ export const SignPicture = ({ sign }: { readonly sign: Sign }) => {
             <>
               <Line
                 x1={2}
-                y1={44}
-                x2={70}
-                y2={-2}
+                y1={71}
+                x2={82}
+                y2={17}
                 stroke={colour('chalk')}
                 strokeWidth={2}
                 strokeDasharray="5 3"
               />
-              <Line x1={34} y1={22} x2={34} y2={36} {...mark} />
+              <Line x1={34} y1={37} x2={34} y2={49} {...mark} />
             </>
           )}
         </>

@@ -16,6 +16,7 @@ import { Choice } from '../ui/choice';
 import { writeLength } from '../ui/length-entry';
 import { LooseLength } from '../ui/loose-fields';
 import { Loading, Standstill } from '../ui/states';
+import { useTerms } from '../ui/terms';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
 import { CAUSE_DOES, SIGN_WORDS } from './words';
 import { SignPicture } from './sign-picture';
@@ -96,6 +97,7 @@ const Cause = ({
 
 const Trial = ({ mark }: { readonly mark: string }) => {
   const { job, edit } = useOpenJob();
+  const say = useTerms();
   const { roof, ask } = useRoof();
   const log = useSiteLog();
   const [held, setHeld] = useState<Held>('seated');
@@ -132,7 +134,7 @@ const Trial = ({ mark }: { readonly mark: string }) => {
   const take = (one: Likely & { readonly change: { readonly job: Job } | null }): void => {
     if (one.change === null) return;
     const next = one.change.job;
-    const words = causeWords({ cause: one.cause, by: one.byMm }, job.display);
+    const words = say(causeWords({ cause: one.cause, by: one.byMm }, job.display));
     const said = `From the fit of ${mark}: ${words}`;
     // The reason is kept with the change, in the history and in the log.
     if (!edit((now) => ({ ...next, display: now.display }), said.slice(0, 200))) return;

@@ -1,5 +1,9 @@
 import { useEffect, useId, useRef, useState } from 'react';
+import Crosshair from 'lucide-react-native/icons/crosshair';
 import { TextInput, View } from 'react-native';
+import { useInstrumentFor } from '../instruments/connected';
+import { readingText, type Gives, type Taken } from '../instruments/instrument';
+import { Button } from './button';
 import { useTerms } from './terms';
 import { Figure, Small, Strong } from './text';
 
@@ -19,8 +23,11 @@ export interface Hand {
   readonly takeUp: () => void;
   /** What stands in the field cannot be read, or is what stood there before. */
   readonly withdraw: () => void;
-  /** Left or confirmed: what was typed counts. False where the job's checks refuse it. */
-  readonly leave: (said: string) => boolean;
+  /**
+   * Left or confirmed: what was typed counts. False where the job's checks refuse it. `taken` is what an instrument read,
+   * where the field was filled by one.
+   */
+  readonly leave: (said: string, taken: Taken | null) => boolean;
   /** Put back as it was. */
   readonly putBack: () => void;
   /** What stood here typed and not taken when the window was last closed. */
@@ -47,10 +54,20 @@ interface EntryProps<T> {
   readonly problem?: string | undefined;
   readonly help?: string;
   readonly placeholder?: string;
+  /** What an instrument must give to fill it. */
+  readonly takes?: Gives | undefined;
+  /** What it is likely to be, where nothing stands in it: for a stand-in of an instrument. */
+  readonly near?: number;
   readonly testID?: string;
 }
 
 const FOLD_MS = 400;
+
+/** What a field stands at, as a number; NaN where it is none. */
+const nearIn = (written: string, read: (text: string) => Reading<unknown>): number => {
+  const reading = read(written);
+  return reading.ok && typeof reading.value === 'number' ? reading.value : NaN;
+};
 
 /** The keys a phone's number pad lacks, each typed where the caret stands. */
 export const Keys = ({
@@ -101,7 +118,10 @@ type Selection = { readonly start: number; readonly end: number };
 export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly string[] }) => {
   const { label, written, read, onValue, onFault, hand, problem, help, placeholder, keys, testID } =
     props;
-  const { onPutBack, of } = props;
+  const { onPutBack, of, takes } = props;
+  const instrument = useInstrumentFor(takes);
+  /** What stands in the field as an instrument read it; null once a key was pressed. */
+  const taken = useRef<Taken | null>(null);
   const say = useTerms();
   const name = say(of === undefined ? label : `${of}, ${label.toLowerCase()}`);
   const [typed, setDraft] = useState<string | null>(hand?.typedBefore ?? null);
@@ -125,8 +145,9 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
   const unread = draft !== null && !reading.ok ? reading.text : undefined;
   const fault = unread ?? problem ?? (counts ? undefined : (stuck ?? undefined));
 
-  const type = (next: string): void => {
+  const type = (next: string, by: Taken | null = null): void => {
     untouched.current = false;
+    taken.current = by;
     setDraft(next);
     setStuck(null);
     hand?.keepTyped(next === stood ? null : next);
@@ -154,12 +175,15 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
       fold(false);
       return;
     }
-    if (hand !== undefined && !hand.leave(`${name}: ${stood} → ${reading.written}`)) {
+    const by = taken.current === null ? '' : ` (${taken.current.source})`;
+    const said = `${name}: ${stood} → ${reading.written}${by}`;
+    if (hand !== undefined && !hand.leave(said, taken.current)) {
       setStuck(problem ?? null);
       fold(false);
       return;
     }
     hand?.keepTyped(null);
+    taken.current = null;
     fold(true);
   };
   const enter = (): void => {
@@ -185,6 +209,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
   };
   const putBack = (): void => {
     stay();
+    taken.current = null;
     setDraft(null);
     setOpen(false);
     setStuck(null);
@@ -248,6 +273,20 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
         {open && (
           <View className="pb-2" onPointerDown={(event) => event.preventDefault()}>
             <Keys keys={keys} onKey={put} />
+            {instrument !== undefined && takes !== undefined && (
+              <View className="pt-1">
+                <Button
+                  label={instrument.name}
+                  icon={Crosshair}
+                  onPress={() => {
+                    const stands = nearIn(written, read);
+                    const near = Number.isFinite(stands) ? stands : (props.near ?? null);
+                    void instrument.take(near).then((one) => type(readingText(one, takes), one));
+                  }}
+                  testID="take-reading"
+                />
+              </View>
+            )}
           </View>
         )}
       </View>

@@ -1,6 +1,9 @@
 import { useEffect, useId, useRef } from 'react';
 import { View } from 'react-native';
 import { useFault, useOpenJob } from '../data/open-job';
+import { useOutbox } from '../data/outbox-provider';
+import { signed, useWho } from '../data/site-log';
+import type { Taken } from '../instruments/instrument';
 import { Choice } from './choice';
 import { Entry, type Hand, type Reading } from './entry';
 import {
@@ -33,11 +36,22 @@ interface FieldProps<T> {
 const useHand = (
   path: string,
 ): Hand & { readonly typing: (act: () => void, said?: string) => void } => {
-  const { hand, typedBefore, keepTyped } = useOpenJob();
+  const { id, hand, typedBefore, keepTyped } = useOpenJob();
+  const { log } = useOutbox();
+  const [who] = useWho();
+  const keepReading = (where: string, said: string, { value, source }: Taken): void => {
+    const line = { kind: 'measurement', what: said, path: where, planned: null } as const;
+    const unit = source === 'level' ? 'deg' : 'mm';
+    void log.append(id, [signed({ ...line, value, unit, source }, who)]);
+  };
   return {
     takeUp: () => hand.takeUp(path),
     withdraw: () => hand.withdraw(path),
-    leave: (said) => hand.leave(path, said),
+    leave: (said, taken) => {
+      const took = hand.leave(path, said);
+      if (took && taken !== null) keepReading(path, said, taken);
+      return took;
+    },
     putBack: () => hand.putBack(path),
     typedBefore: typedBefore.get(path),
     keepTyped: (text) => keepTyped(path, text),
@@ -73,6 +87,7 @@ export const LengthField = ({
       onFault={onFault}
       problem={problemAt(refusedAt)}
       keys={lengthKeys(display)}
+      takes="length"
       testID={`field-${path}`}
     />
   );
@@ -122,6 +137,7 @@ export const AngleField = ({ path, value, onValue, ...rest }: FieldProps<number>
       onFault={onFault}
       problem={problemAt(path)}
       keys={['.', '°']}
+      takes="angle"
       testID={`field-${path}`}
     />
   );
@@ -182,7 +198,7 @@ export const StepperField = ({
     hand.typing(() => onValue(wanted), said);
     const leave = (): void => {
       leaving.current = null;
-      hand.leave(said);
+      hand.leave(said, null);
     };
     leaving.current = { timer: setTimeout(leave, STEPPING_MS), leave };
   };

@@ -44,6 +44,7 @@ export const LooseLength = ({
     )}
     onFault={ignore}
     keys={lengthKeys(display)}
+    takes="length"
   />
 );
 
@@ -65,5 +66,6 @@ export const LooseAngle = ({
     })}
     onFault={ignore}
     keys={['.', '°', '−']}
+    takes="angle"
   />
 );

@@ -157,6 +157,8 @@ const framing = z.strictObject({
     .optional(),
   /** A window under the eave: how far its head stands below the plate's top. */
   windowHead: length(0, 5000).optional(),
+  /** What stands may differ from the plan by so much before it is said; 3 mm where none is given. */
+  tolerance: length(0, 100).optional(),
   /** How the crew marks an angle; by the pitch's own way where none is given. */
   angles: z.enum(['square', 'degrees', 'two-readings']).optional(),
 });

@@ -20,6 +20,8 @@ const stages = [
   'cutting-day',
   'test-fit',
   'as-built',
+  'workbench',
+  'practice',
   'drawing',
   'wording',
   'export',

@@ -18,5 +18,6 @@ export * from './log';
 export * from './cutting-day';
 export * from './test-fit';
 export * from './as-built';
+export * from './workbench';
 export * from './wire';
 export { fit, solve, type Solution } from './solve';

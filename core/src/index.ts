@@ -19,5 +19,6 @@ export * from './cutting-day';
 export * from './test-fit';
 export * from './as-built';
 export * from './workbench';
+export * from './practice';
 export * from './wire';
 export { fit, solve, type Solution } from './solve';

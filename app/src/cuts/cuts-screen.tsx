@@ -1,5 +1,6 @@
 import { groupedNotes } from '@ogee/core/src/wording';
 import { useRouter } from 'expo-router';
+import Copy from 'lucide-react-native/icons/copy';
 import Notebook from 'lucide-react-native/icons/notebook-pen';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
@@ -41,6 +42,12 @@ export const CutsScreen = () => {
           icon={CutIcon}
           onPress={() => router.navigate(`/job/${id}/saw`)}
           testID="to-saw"
+        />
+        <Button
+          label="Patterns"
+          icon={Copy}
+          onPress={() => router.navigate(`/job/${id}/patterns`)}
+          testID="to-patterns"
         />
         <Button
           label="Log"

@@ -6,6 +6,7 @@ import { Small, Strong } from '../ui/text';
 /** Where the lines of the log are: nothing is said where the server has them all. */
 export const LogMark = ({ log }: { readonly log: SiteLog }) => {
   const { waiting, refused } = log;
+  if (waiting + refused === 0) return null;
   return (
     <View aria-live="polite" testID="log-state">
       {waiting > 0 && (

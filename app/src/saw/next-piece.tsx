@@ -38,7 +38,7 @@ const PatternWords = ({
           <Strong>Trace it from the pattern, {pattern.mark}</Strong>
           <Small>
             {shorter > 0.5
-              ? `moved up by ${writeLength(Math.round(shorter * 100) / 100, display)}; never from a traced one`
+              ? `slid ${writeLength(Math.round(shorter * 100) / 100, display)} towards its tail; never from a traced one`
               : 'never from a traced one: a copy of a copy grows'}
           </Small>
         </>

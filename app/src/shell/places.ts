@@ -18,7 +18,7 @@ export const PLACES: readonly Place[] = [
     path: 'cuts',
     name: 'Cuts',
     icon: CutIcon,
-    pages: { saw: 'At the saw', log: 'Log', try: 'Tried in place' },
+    pages: { saw: 'At the saw', log: 'Log', patterns: 'Patterns', try: 'Tried in place' },
   },
   { path: 'fit', name: 'Fit', icon: SeatedIcon, pages: {} },
 ];

@@ -1,3 +1,6 @@
+import { useRouter } from 'expo-router';
+import Calculator from 'lucide-react-native/icons/calculator';
+import GraduationCap from 'lucide-react-native/icons/graduation-cap';
 import { useState } from 'react';
 import { ScrollView, TextInput, View } from 'react-native';
 import Plus from 'lucide-react-native/icons/plus';
@@ -29,6 +32,7 @@ const found = (jobs: readonly ListedJob[], text: string, order: Order): ListedJo
 /** All jobs: new, found, sorted, deleted and brought back. */
 export const JobsScreen = () => {
   usePageTitle('Jobs');
+  const router = useRouter();
   const jobs = useJobs();
   const { undelete } = useJobChanges();
   const [adding, setAdding] = useState(false);
@@ -62,6 +66,20 @@ export const JobsScreen = () => {
           testID="new-job"
         />
       )}
+      <View className="flex-row flex-wrap gap-2">
+        <Button
+          label="Bench"
+          icon={Calculator}
+          onPress={() => router.navigate('/bench')}
+          testID="to-bench"
+        />
+        <Button
+          label="Practice"
+          icon={GraduationCap}
+          onPress={() => router.navigate('/practice')}
+          testID="to-practice"
+        />
+      </View>
       {(jobs.data?.away === true || waits > 0) && (
         <View
           role="status"

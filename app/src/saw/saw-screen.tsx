@@ -1,4 +1,3 @@
-import { patternFor } from '@ogee/core/src/cutting-day';
 import { useKeepAwake } from 'expo-keep-awake';
 import Check from 'lucide-react-native/icons/check';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
@@ -141,7 +140,9 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
   const swiped = useSwipe((by) => go(at + by));
   const left = turn === undefined ? 0 : turn.wanted - turn.done;
   const count = Math.max(1, Math.min(several, left));
-  const pattern = turn === undefined ? undefined : patternFor(answer.patterns, turn.entry.mark);
+  const pattern = answer.patterns.find(({ lines }) =>
+    lines.some(({ mark }) => mark === turn?.entry.mark),
+  );
   const cutOf = new Set(answer.lines.flatMap((line) => (line.pattern ? [line.mark] : [])));
   const patternCut = pattern?.lines.some(({ mark }) => cutOf.has(mark)) === true;
   const mine = [...ticks].reverse().find(({ by }) => by === who);

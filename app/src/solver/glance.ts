@@ -1,5 +1,6 @@
 import type { PlanDrawing } from '@ogee/core/src/drawing';
 import type { Job } from '@ogee/core/src/job';
+import type { Exercise, ExerciseKind } from '@ogee/core/src/practice';
 import type { Result } from '@ogee/core/src/problem';
 import type { RoofAnswer } from './answers';
 import { SolverThread } from './thread';
@@ -29,4 +30,14 @@ export const glanceAt = async (job: Job): Promise<Glance | null> => {
   if (roof === null) return null;
   const { cuts, plan } = roof;
   return { plan, boards: cuts.members.reduce((sum, { count }) => sum + count, 0) };
+};
+
+/** An exercise out of a made-up roof, drawn by a number. */
+export const exerciseAt = (
+  kind: ExerciseKind,
+  seed: number,
+  display: Job['display'],
+): Promise<Exercise> => {
+  thread ??= new SolverThread();
+  return thread.ask<Exercise>((solver) => solver.exercise(kind, seed, display));
 };

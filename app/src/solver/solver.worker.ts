@@ -12,6 +12,7 @@ import type { Fixings } from '@ogee/core/src/fixings';
 import type { Measurement, Tick } from '@ogee/core/src/log';
 import type { RaisingStep, Stages } from '@ogee/core/src/raising';
 import type { Looked } from '@ogee/core/src/test-fit';
+import { exerciseOf, type Exercise, type ExerciseKind } from '@ogee/core/src/practice';
 import { ok, type Result } from '@ogee/core/src/problem';
 import { expose, transfer } from 'comlink';
 import {
@@ -82,6 +83,8 @@ const solver = {
     about(subject, (solution) => triedAnswer(solution, mark, looked)),
   asBuilt: (subject: Subject, part: number, lines: readonly Measurement[]): AsBuiltAnswer | null =>
     about(subject, (solution) => asBuiltAnswer(solution, part, lines)),
+  exercise: (kind: ExerciseKind, seed: number, display: Job['display']): Exercise =>
+    exerciseOf(kind, seed, display),
   fixings: (subject: Subject): Fixings | null => about(subject, fixingsAnswer),
   mesh: (subject: Subject): FrameMesh | null => {
     const mesh = about(subject, meshAnswer);

@@ -1,6 +1,13 @@
 import type { Job } from '@ogee/core/src/job';
+import { degrees, formatPitch, pitchRad, radians } from '@ogee/core/src/units';
 import { Entry, type Reading } from './entry';
-import { lengthKeys, readLengthEntry, writeLength } from './length-entry';
+import {
+  lengthKeys,
+  PITCH_KEYS,
+  readLengthEntry,
+  readPitchEntry,
+  writeLength,
+} from './length-entry';
 
 type Display = Job['display'];
 
@@ -48,24 +55,51 @@ export const LooseLength = ({
   />
 );
 
-/** Degrees between two bounds, that are no part of a job. */
+/** Degrees between two bounds, that are no part of a job; or a number without a unit. */
 export const LooseAngle = ({
   least = 0,
   most = 90,
+  unit = '°',
   value,
   ...rest
-}: LooseProps & { readonly least?: number; readonly most?: number }) => (
+}: LooseProps & {
+  readonly least?: number;
+  readonly most?: number;
+  readonly unit?: '°' | '';
+}) => (
   <Entry<number | null>
     {...rest}
-    written={value === null ? '' : `${Number(value.toFixed(3))}°`}
+    written={value === null ? '' : `${Number(value.toFixed(3))}${unit}`}
     read={orNothing((text) => {
-      const deg = Number(text.trim().replace(/°$/, '').replace(',', '.').replace('−', '-'));
-      return deg >= least && deg <= most
-        ? { ok: true, value: deg, echo: `${deg}°`, written: `${deg}°` }
-        : { ok: false, text: `accepted is ${least}° to ${most}°` };
+      const found = Number(text.trim().replace(/°$/, '').replace(',', '.').replace('−', '-'));
+      return found >= least && found <= most
+        ? { ok: true, value: found, echo: `${found}${unit}`, written: `${found}${unit}` }
+        : { ok: false, text: `accepted is ${least}${unit} to ${most}${unit}` };
     })}
     onFault={ignore}
-    keys={['.', '°', '−']}
+    keys={unit === '°' ? ['.', '°', '−'] : []}
+    takes={unit === '°' ? 'angle' : undefined}
+  />
+);
+
+/** A pitch that is no part of a job, in degrees: written as 9/12, 36.9° or 75 %. */
+export const LoosePitch = ({
+  bare,
+  value,
+  ...rest
+}: LooseProps & {
+  /** What a number alone means. */
+  readonly bare: Display['pitch'];
+}) => (
+  <Entry<number | null>
+    {...rest}
+    written={value === null ? '' : formatPitch(radians(value), bare)}
+    read={orNothing((text) => {
+      const reading = readPitchEntry(bare)(text);
+      return reading.ok ? { ...reading, value: degrees(pitchRad(reading.value)) } : reading;
+    })}
+    onFault={ignore}
+    keys={PITCH_KEYS}
     takes="angle"
   />
 );

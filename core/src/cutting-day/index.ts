@@ -7,4 +7,4 @@
 export { cuttingDay, sawnFrom } from './judge';
 export type { CuttingDay, LineDone, Misfit, Verdict } from './judge';
 export { cuttingOrder, type CuttingStage } from './order';
-export { patternFor, patternsOf, type Pattern } from './patterns';
+export { patternsOf, type Pattern } from './patterns';

@@ -90,7 +90,3 @@ export const patternsOf = (lines: readonly CutListEntry[]): Pattern[] => {
     ];
   });
 };
-
-/** The pattern that a line is traced from, if it has one. */
-export const patternFor = (patterns: readonly Pattern[], mark: string): Pattern | undefined =>
-  patterns.find(({ lines }) => lines.some((line) => line.mark === mark));

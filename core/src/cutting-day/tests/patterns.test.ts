@@ -1,10 +1,13 @@
 import { buildingInput, solvedInput } from '../../tests/building';
 import { smallHouses } from '../../tests/small-houses';
-import { patternFor, patternsOf } from '..';
+import { patternsOf, type Pattern } from '..';
 
 const { cuts } = solvedInput(
   buildingInput({ along: 9000, across: 6000, pitch: '9/12', framing: { spacing: 600 } }),
 );
+
+const patternFor = (patterns: readonly Pattern[], mark: string) =>
+  patterns.find(({ lines }) => lines.some((line) => line.mark === mark));
 
 it('a hip’s jacks are one pattern, stepped by the spacing over the cosine', () => {
   const jack = cuts.members.find(({ kind }) => kind === 'hip-jack')!;

@@ -1,0 +1,136 @@
+import type { Job } from '@ogee/core/src/job';
+import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { useLastOwnJob } from '../data/jobs';
+import { InstrumentList } from '../instruments/instrument-list';
+import { oneOf, useAddressed } from '../nav/addressed';
+import { usePageTitle } from '../nav/page-title';
+import { ThemeButton } from '../theme/theme-button';
+import { IconButton } from '../ui/button';
+import { Choice } from '../ui/choice';
+import { LooseAngle, LooseLength, LoosePitch } from '../ui/loose-fields';
+import { Small, Title } from '../ui/text';
+import { Result } from './result';
+import { SumPad } from './sum-pad';
+import { TOOLS, type Tool, type ToolField } from './tools';
+
+type Units = Job['display']['units'];
+
+const SUM = 'sum';
+
+const Field = ({
+  field: { sort, least = 0, most = 90, ...field },
+  value,
+  display,
+  onValue,
+}: {
+  readonly field: ToolField;
+  readonly value: number | null;
+  readonly display: Job['display'];
+  readonly onValue: (value: number | null) => void;
+}) => {
+  const own = {
+    label: field.label,
+    value,
+    onValue,
+    placeholder: 'not known',
+    testID: `bench-${field.id}`,
+    ...(field.help === undefined ? {} : { help: field.help }),
+  };
+  if (sort === 'length') return <LooseLength {...own} display={display} />;
+  if (sort === 'pitch') return <LoosePitch {...own} bare={display.pitch} />;
+  return <LooseAngle {...own} least={least} most={most} unit={sort === 'count' ? '' : '°'} />;
+};
+
+const ToolBench = ({
+  tool,
+  display,
+}: {
+  readonly tool: Tool;
+  readonly display: Job['display'];
+}) => {
+  const [values, setValues] = useState<Readonly<Record<string, number>>>({});
+  return (
+    <View className="gap-4" testID={`tool-${tool.id}`}>
+      <Small asked>{tool.what}</Small>
+      {tool.fields.map((field) => (
+        <Field
+          key={field.id}
+          field={field}
+          value={values[field.id] ?? null}
+          display={display}
+          onValue={(value) => {
+            const { [field.id]: _gone, ...rest } = values;
+            setValues(value === null ? rest : { ...rest, [field.id]: value });
+          }}
+        />
+      ))}
+      <Result name={tool.name} outcome={tool.work(values)} display={display} />
+    </View>
+  );
+};
+
+/** Sums for which no job is wanted. */
+export const BenchScreen = () => {
+  usePageTitle('Bench');
+  const router = useRouter();
+  const lastOwn = useLastOwnJob();
+  const [chosen, setUnits] = useAddressed<Units | null>('units', null, oneOf('metric', 'imperial'));
+  const units = chosen ?? lastOwn?.job.display.units ?? 'imperial';
+  const [id, setId] = useAddressed<string>(
+    'sum',
+    TOOLS[0]?.id ?? SUM,
+    oneOf(...TOOLS.map((tool) => tool.id), SUM),
+  );
+  const display: Job['display'] = {
+    units,
+    fraction: 16,
+    pitch: units === 'imperial' ? 'in12' : 'degrees',
+    terms: units === 'imperial' ? 'us' : 'uk',
+  };
+  const tool = TOOLS.find((one) => one.id === id);
+  return (
+    <ScrollView
+      contentContainerClassName="mx-auto w-full max-w-[640px] gap-4 p-4"
+      role="main"
+      nativeID="main"
+      tabIndex={-1}
+    >
+      <View className="flex-row items-center gap-1">
+        <IconButton label="All jobs" icon={ArrowLeft} onPress={() => router.navigate('/')} />
+        <Title level={1} className="flex-1">
+          Bench
+        </Title>
+        <ThemeButton />
+      </View>
+      <Choice
+        label="Units"
+        hideLabel
+        value={units}
+        options={[
+          { value: 'imperial', label: 'Feet and inches' },
+          { value: 'metric', label: 'Millimetres' },
+        ]}
+        onChange={setUnits}
+      />
+      <Choice
+        label="Sum"
+        hideLabel
+        value={id}
+        options={[
+          ...TOOLS.map((one) => ({ value: one.id, label: one.name })),
+          { value: SUM, label: 'Sum pad' },
+        ]}
+        onChange={setId}
+      />
+      {tool === undefined ? (
+        <SumPad key={units} display={display} />
+      ) : (
+        <ToolBench key={tool.id} tool={tool} display={display} />
+      )}
+      <InstrumentList />
+    </ScrollView>
+  );
+};

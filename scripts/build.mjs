@@ -67,7 +67,7 @@ const offlineShell = async () => {
     clientsClaim: true,
     cleanupOutdatedCaches: true,
     navigateFallback: '/index.html',
-    navigateFallbackDenylist: [/^\/api\//, /^\/healthz/, /\.[a-z0-9]+$/i],
+    navigateFallbackDenylist: [/^\/api\//, /^\/healthz/, /^[^?]*\.[a-z0-9]+$/i],
     maximumFileSizeToCacheInBytes: LARGEST,
   });
   if (warnings.length > 0) throw new Error(warnings.join('; '));

@@ -10,27 +10,40 @@ const ROOT = join(__dirname, '..', '..');
 export interface AppServer {
   readonly base: string;
   readonly stop: () => Promise<void>;
+  /** Ends it in the middle of whatever it does. */
+  readonly kill: () => Promise<void>;
+  /** Starts it again, when it has ended: on the same port, over the same database. */
+  readonly again: () => Promise<AppServer>;
 }
 
-/** The built app on its own port, with the sample jobs in a database of its own. */
-export const startApp = (): Promise<AppServer> =>
+/** The built app on a port of its own, with the sample jobs in a database of its own unless one is given. */
+export const startApp = (
+  port = '0',
+  data = mkdtempSync(join(tmpdir(), 'ogee-e2e-')),
+): Promise<AppServer> =>
   new Promise((resolve, reject) => {
-    const data = mkdtempSync(join(tmpdir(), 'ogee-e2e-'));
     const child = spawn(
       'node',
-      ['server/dist/main.mjs', '--port', '0', '--samples', '--web', 'app/dist', '--data', data],
+      ['server/dist/main.mjs', '--port', port, '--samples', '--web', 'app/dist', '--data', data],
       { cwd: ROOT, stdio: ['ignore', 'pipe', 'ignore'] },
     );
-    const stop = (): Promise<void> =>
+    const end = (signal: 'SIGTERM' | 'SIGKILL'): Promise<void> =>
       new Promise((done) => {
         if (child.exitCode !== null || child.signalCode !== null) done();
         child.once('exit', () => done());
-        child.kill('SIGTERM');
+        child.kill(signal);
       });
     child.once('exit', (code) => reject(new Error(`the server ended with ${code ?? 0}`)));
     child.stdout.on('data', (part: Buffer) => {
       const found = /http:\/\/[\d.:]+/.exec(part.toString());
-      if (found !== null) resolve({ base: found[0], stop });
+      if (found === null) return;
+      const base = found[0];
+      resolve({
+        base,
+        stop: () => end('SIGTERM'),
+        kill: () => end('SIGKILL'),
+        again: () => startApp(new URL(base).port, data),
+      });
     });
   });
 
@@ -42,10 +55,10 @@ export const storedJob = async (page: Page): Promise<{ revision: number; job: Jo
   return (await answer.json()) as { revision: number; job: Job };
 };
 
-/** A length as the app says it to the sixteenth. */
 /** A length as it is read aloud, in feet and inches. */
 export const aloud = (mm: number): string => spokenLength(mm, { units: 'imperial', fraction: 16 });
 
+/** A length as the app writes it, to the sixteenth. */
 export const inches = (mm: number): string =>
   formatLength(mm, { style: 'feet-inches', denominator: 16 });
 

@@ -70,7 +70,12 @@ export const patternsOf = (lines: readonly CutListEntry[]): Pattern[] => {
   }
   return lots.flatMap((lot): Pattern[] => {
     const pieces = lot.reduce((sum, { count }) => sum + count, 0);
-    const sorted = [...lot].sort((p, q) => q.length.longPoint - p.length.longPoint);
+    // Of lines as long as each other the one with the most pieces is the plainest.
+    const sorted = [...lot].sort((p, q) =>
+      near(p.length.longPoint, q.length.longPoint, CUT_ALIKE_MM)
+        ? q.count - p.count
+        : q.length.longPoint - p.length.longPoint,
+    );
     const [longest] = sorted;
     if (longest === undefined || pieces < 2) return [];
     const hands = (['left', 'right', 'plain'] as const).filter((hand) =>

@@ -23,7 +23,17 @@ const PAGES = [
   ['cuts/HJ2', 'piece-sheet'],
   ['fit', 'fit'],
   ['history', 'name-1'],
+  ['saw', 'next-piece'],
+  ['log', 'note'],
+  ['patterns', 'traced'],
+  ['as-built', 'as-built'],
+  ['try/C1', 'causes'],
+  ['/bench', 'outcome'],
+  ['/practice', 'answer-0'],
 ] as const;
+
+const addressOf = (path: string, id: string): string =>
+  path === '' || path.startsWith('/') ? server.base + path : `${server.base}/job/${id}/${path}`;
 
 const wing = async (): Promise<string> => {
   const { jobs } = (await (await fetch(`${server.base}/api/jobs`)).json()) as {
@@ -43,7 +53,7 @@ it.each([
     const id = await wing();
     const found: string[] = [];
     for (const [path, mark] of PAGES) {
-      await page.goto(path === '' ? server.base : `${server.base}/job/${id}/${path}`);
+      await page.goto(addressOf(path, id));
       await page.waitForSelector(byId(mark));
       found.push(...(await findings(page)).map((one) => `${path}: ${one}`));
     }
@@ -65,7 +75,7 @@ it('cuts no figure off, and nothing runs past the edge, at twice the size of tex
   await page.setViewport({ ...PHONE, width: PHONE.width / 2, height: PHONE.height / 2 });
   const id = await wing();
   for (const [path, mark] of PAGES) {
-    await page.goto(path === '' ? server.base : `${server.base}/job/${id}/${path}`);
+    await page.goto(addressOf(path, id));
     await page.waitForSelector(byId(mark));
     const past = await page.evaluate(() =>
       [...document.querySelectorAll('[role=img][aria-label], button, [role=button], input')]

@@ -57,7 +57,7 @@ const Sides = ({ block, taken, display, toleranceMm, write }: PartProps) => {
   const { walls, diagonals } = sidesOff(block, taken);
   return (
     <View className="gap-3">
-      <Title level={3}>Walls and diagonals</Title>
+      <Title className="text-xl">Walls and diagonals</Title>
       {walls.map((off, i) => (
         <MeasuredField
           key={off.path}
@@ -98,7 +98,7 @@ const Heights = ({
   const ridgeOff = ridge === null ? null : oneOff(taken, asBuiltPath.ridge(block.id), ridge);
   return (
     <View className="gap-3">
-      <Title level={3}>Heights</Title>
+      <Title className="text-xl">Heights</Title>
       {block.outline.map((_, i) => {
         const off = oneOff(taken, asBuiltPath.plate(block.id, i), 0);
         return (
@@ -134,7 +134,7 @@ const Timbers = ({
   write,
 }: Pick<PartProps, 'taken' | 'display' | 'write'> & { readonly job: Job }) => (
   <View className="gap-3">
-    <Title level={3}>Timber</Title>
+    <Title className="text-xl">Timber</Title>
     <Small>What the yard sent, measured at both ends: wet timber is thicker, planed thinner.</Small>
     {SIZED.map((name) => {
       const stock = job.timber[name];
@@ -401,6 +401,7 @@ export const AsBuiltScreen = () => {
       <Heights {...props} job={job} part={part} />
       <Fold
         title="Timber as it came"
+        level={2}
         what="thickness, depth, twist"
         open={timbers}
         onOpen={showTimbers}

@@ -1,17 +1,14 @@
 import type { Job } from '@ogee/core/src/job';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
-import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useLastOwnJob } from '../data/jobs';
 import { InstrumentList } from '../instruments/instrument-list';
 import { oneOf, useAddressed } from '../nav/addressed';
-import { usePageTitle } from '../nav/page-title';
-import { ThemeButton } from '../theme/theme-button';
-import { IconButton } from '../ui/button';
+import { PageHead } from '../shell/page-head';
 import { Choice } from '../ui/choice';
+import { writeLength } from '../ui/length-entry';
 import { LooseAngle, LooseLength, LoosePitch } from '../ui/loose-fields';
-import { Small, Title } from '../ui/text';
+import { Small } from '../ui/text';
 import { Result } from './result';
 import { SumPad } from './sum-pad';
 import { TOOLS, type Tool, type ToolField } from './tools';
@@ -19,6 +16,18 @@ import { TOOLS, type Tool, type ToolField } from './tools';
 type Units = Job['display']['units'];
 
 const SUM = 'sum';
+
+/** What a field is taken for while nothing stands in it. */
+const otherwiseText = (
+  sort: ToolField['sort'],
+  otherwise: number | undefined,
+  display: Job['display'],
+): string =>
+  otherwise === undefined
+    ? 'not known'
+    : sort === 'length'
+      ? writeLength(otherwise, display)
+      : `${otherwise}${sort === 'count' ? '' : '°'}`;
 
 const Field = ({
   field: { sort, least = 0, most = 90, ...field },
@@ -35,7 +44,7 @@ const Field = ({
     label: field.label,
     value,
     onValue,
-    placeholder: 'not known',
+    placeholder: otherwiseText(sort, field.otherwise, display),
     testID: `bench-${field.id}`,
     ...(field.help === undefined ? {} : { help: field.help }),
   };
@@ -74,8 +83,6 @@ const ToolBench = ({
 
 /** Sums for which no job is wanted. */
 export const BenchScreen = () => {
-  usePageTitle('Bench');
-  const router = useRouter();
   const lastOwn = useLastOwnJob();
   const [chosen, setUnits] = useAddressed<Units | null>('units', null, oneOf('metric', 'imperial'));
   const units = chosen ?? lastOwn?.job.display.units ?? 'imperial';
@@ -98,13 +105,7 @@ export const BenchScreen = () => {
       nativeID="main"
       tabIndex={-1}
     >
-      <View className="flex-row items-center gap-1">
-        <IconButton label="All jobs" icon={ArrowLeft} onPress={() => router.navigate('/')} />
-        <Title level={1} className="flex-1">
-          Bench
-        </Title>
-        <ThemeButton />
-      </View>
+      <PageHead name="Bench" />
       <Choice
         label="Units"
         hideLabel

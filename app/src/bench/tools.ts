@@ -170,7 +170,7 @@ const STEPPING: Tool = {
       label: 'Run of one step',
       sort: 'length',
       otherwise: MM_PER_FOOT,
-      help: 'a foot where nothing is written',
+      help: 'a foot',
     },
   ],
   work: (values) => {
@@ -205,7 +205,7 @@ const HIP: Tool = {
       id: 'other',
       label: 'Pitch round the corner',
       sort: 'pitch',
-      help: 'the same where nothing is written',
+      help: 'the same',
     },
     {
       id: 'corner',
@@ -214,7 +214,7 @@ const HIP: Tool = {
       otherwise: 90,
       least: 1,
       most: 179,
-      help: '90° where nothing is written',
+      help: '90°',
     },
     {
       id: 'run',
@@ -256,7 +256,7 @@ const COMPOUND: Tool = {
       sort: 'angle',
       otherwise: 90,
       most: 360,
-      help: 'from any one line; 90° where nothing is written',
+      help: 'from any one line; 90°',
     },
     {
       id: 'face',
@@ -298,7 +298,7 @@ const PURLIN: Tool = {
       otherwise: 45,
       least: 1,
       most: 89,
-      help: '45° where nothing is written',
+      help: '45°',
     },
   ],
   work: (values) => {
@@ -335,7 +335,7 @@ const WALL: Tool = {
       otherwise: 8,
       least: 1,
       most: MOST_STUDS,
-      help: '8 where nothing is written',
+      help: '8',
     },
   ],
   work: (values) => {
@@ -364,7 +364,7 @@ const SADDLE: Tool = {
       id: 'own',
       label: 'Pitch of the saddle',
       sort: 'pitch',
-      help: 'the slope’s own where nothing is written',
+      help: 'the slope’s own',
     },
   ],
   work: (values) => {

@@ -12,6 +12,7 @@ export const InstrumentList = () => {
   return (
     <Fold
       title="Instruments"
+      level={2}
       what={
         connected.length === 0
           ? 'a laser or a level that fills the field in hand'

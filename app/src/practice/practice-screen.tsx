@@ -1,17 +1,14 @@
 import type { Exercise, ExerciseKind } from '@ogee/core/src/practice';
 import type { Job } from '@ogee/core/src/job';
 import { useQuery } from '@tanstack/react-query';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
-import { useRouter } from 'expo-router';
 import { useState, useSyncExternalStore } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { pageStorage } from '../data/typed-texts';
 import { useLastOwnJob } from '../data/jobs';
 import { Board } from '../draw/board';
-import { usePageTitle } from '../nav/page-title';
 import { exerciseAt } from '../solver/glance';
-import { ThemeButton } from '../theme/theme-button';
-import { Button, IconButton } from '../ui/button';
+import { PageHead } from '../shell/page-head';
+import { Button } from '../ui/button';
 import { Loading } from '../ui/states';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
 
@@ -121,8 +118,6 @@ const Answers = ({
 
 /** Short exercises on roofs that nobody builds, and a count of what is still mixed up. */
 export const PracticeScreen = () => {
-  usePageTitle('Practice');
-  const router = useRouter();
   const lastOwn = useLastOwnJob();
   const display: Job['display'] = lastOwn?.job.display ?? {
     units: 'imperial',
@@ -160,13 +155,7 @@ export const PracticeScreen = () => {
       nativeID="main"
       tabIndex={-1}
     >
-      <View className="flex-row items-center gap-1">
-        <IconButton label="All jobs" icon={ArrowLeft} onPress={() => router.navigate('/')} />
-        <Title level={1} className="flex-1">
-          Practice
-        </Title>
-        <ThemeButton />
-      </View>
+      <PageHead name="Practice" />
       {exercise === undefined ? (
         <Loading what="Drawing a roof …" />
       ) : (
@@ -197,7 +186,7 @@ export const PracticeScreen = () => {
         </View>
       )}
       <View testID="mixed-up">
-        <Title level={3}>Still mixed up</Title>
+        <Title className="text-xl">Still mixed up</Title>
         {EXERCISES.map((one) => {
           const { asked = 0, missed = 0 } = kept[one] ?? {};
           return (

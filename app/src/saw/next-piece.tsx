@@ -111,7 +111,7 @@ export const NextPiece = ({ turn, piece, pattern, patternCut, display }: NextPie
             {entry.mark}
           </Figure>
           <View className="flex-row items-center gap-2">
-            <Title level={3}>{kindName(entry.kind, display.terms)}</Title>
+            <Title className="text-xl">{kindName(entry.kind, display.terms)}</Title>
             <KindLine kind={entry.kind} />
           </View>
           {hand !== 'plain' && <Strong>{HAND_WORDS[hand]}</Strong>}

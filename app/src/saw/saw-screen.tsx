@@ -88,7 +88,7 @@ const TickBar = ({
 }) => {
   const { colour } = useTheme();
   return (
-    <View className="flex-row items-center gap-1 border-y border-edge bg-sheet px-2 py-2">
+    <View className="flex-row flex-wrap items-center gap-1 border-y border-edge bg-sheet px-2 py-2">
       <IconButton
         label="Take the last tick back"
         icon={Undo}
@@ -117,7 +117,7 @@ const TickBar = ({
         onPress={onTick}
         disabled={most === 0}
         testID="tick"
-        className={`min-h-[64px] flex-1 flex-row items-center justify-center gap-2 rounded border border-chalk bg-chalk px-3 active:opacity-70 ${most === 0 ? 'opacity-40' : ''}`}
+        className={`min-h-[64px] min-w-[130px] flex-1 flex-row items-center justify-center gap-2 rounded border border-chalk bg-chalk px-3 active:opacity-70 ${most === 0 ? 'opacity-40' : ''}`}
       >
         <Check size={28} color={colour('onchalk')} />
         <Text className="font-strong text-xl text-onchalk">
@@ -230,6 +230,7 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
       />
       <Fold
         title="How far we are"
+        level={2}
         what={`${done} of ${wanted} pieces, by kind`}
         open={charted}
         onOpen={chart}

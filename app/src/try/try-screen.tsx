@@ -180,7 +180,7 @@ const Trial = ({ mark }: { readonly mark: string }) => {
         }
       />
       <View className="gap-3">
-        <Title level={3}>What you see</Title>
+        <Title className="text-xl">What you see</Title>
         {SIGNS_OF[held].map((sign) => (
           <OneSign
             key={sign}
@@ -207,7 +207,7 @@ const Trial = ({ mark }: { readonly mark: string }) => {
         onChange={setOthers}
       />
       <View aria-live="polite" className="gap-2" testID="causes">
-        <Title level={3}>Likely causes</Title>
+        <Title className="text-xl">Likely causes</Title>
         {!some && <Words>Write one figure at least; 0 is one, where it is tight.</Words>}
         {some && isFetching && <Words>Working it out …</Words>}
         {likely.map((one, i) => (

@@ -8,6 +8,7 @@ import { Small, Title } from './text';
 /** What is looked up now and then: its heading is always in sight, the rest when it is touched. */
 export const Fold = ({
   title,
+  level = 3,
   what,
   open,
   onOpen,
@@ -15,6 +16,8 @@ export const Fold = ({
   children,
 }: {
   readonly title: string;
+  /** Of its heading, under what stands above it. */
+  readonly level?: 2 | 3;
   /** What is in it, in a few words. */
   readonly what: string;
   readonly open: boolean;
@@ -34,7 +37,9 @@ export const Fold = ({
         className="min-h-[56px] flex-row items-center gap-3 py-1 active:bg-wash"
       >
         <View className="flex-1">
-          <Title level={3}>{title}</Title>
+          <Title level={level} className="text-xl">
+            {title}
+          </Title>
           <Small>{what}</Small>
         </View>
         <Chevron size={24} color={colour('chalk')} />

@@ -19,18 +19,17 @@ const VIEWS = [
   ['jack-phone', PHONE, 'light', 'Heron Slip', 'cuts/HJ2'],
   ['hip-phone-dark', PHONE, 'dark', 'Heron Slip', 'cuts/H1'],
   ['hip-wide', WIDE, 'light', 'Heron Slip', 'cuts/H1'],
-  ['roof-wide-dark', WIDE, 'dark', 'Quince Yard', 'roof'],
   ['frame-phone', PHONE, 'light', 'Heron Slip', 'roof', '3D'],
-  ['frame-wide', WIDE, 'light', 'Heron Slip', 'roof', '3D'],
   ['raise-phone', PHONE, 'light', 'Gannet Point', 'roof?step=6', 'Raise'],
-  ['side-phone-dark', PHONE, 'dark', 'Heron Slip', 'roof', 'Side'],
   ['fit-phone', PHONE, 'light', 'Heron Slip', 'fit'],
-  ['fit-wide', WIDE, 'light', 'Heron Slip', 'fit'],
   ['history-phone', PHONE, 'light', 'Heron Slip', 'history'],
-  // The steps, by each way to mark an angle.
   ['steps-square-phone', PHONE, 'light', 'Heron Slip', 'cuts/HJ2', undefined, 'Steps'],
-  ['steps-degrees-phone', PHONE, 'light', 'Quince Yard', 'cuts/HJ1', undefined, 'Steps'],
-  ['steps-readings-phone', PHONE, 'light', 'Gannet Point', 'cuts/C1', undefined, 'Steps'],
+  ['saw-phone', PHONE, 'light', 'Heron Slip', 'saw?piece=HJ2.left'],
+  ['saw-wide', WIDE, 'light', 'Gannet Point', 'saw'],
+  ['try-phone', PHONE, 'dark', 'Heron Slip', 'try/C1', undefined, 'What you see'],
+  ['as-built-phone', PHONE, 'light', 'Quince Yard', 'as-built'],
+  ['bench-phone', PHONE, 'light', null, 'bench?sum=hip', undefined, undefined, ['bench-one', '8/12']],
+  ['practice-phone', PHONE, 'light', null, 'practice'],
 ];
 
 await installPackages();
@@ -60,20 +59,12 @@ const browser = await puppeteer.launch({
     '--ignore-gpu-blocklist',
   ],
 });
-/** One sample marks its angles by two readings, so that each way is to be seen. */
-const readings = jobs.find((one) => one.name === 'Gannet Point');
-const { job: sample } = await (await fetch(`${base}/api/jobs/${readings.id}`)).json();
-sample.framing.angles = 'two-readings';
-await fetch(`${base}/api/jobs/${readings.id}`, {
-  method: 'PUT',
-  headers: { 'Content-Type': 'application/json' },
-  body: JSON.stringify({ revision: readings.revision, job: sample }),
-});
-for (const [name, size, theme, job, place, view, heading] of VIEWS) {
+for (const [name, size, theme, job, place, view, heading, typed] of VIEWS) {
   const page = await browser.newPage();
   await page.setViewport(size);
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: theme }]);
-  const path = job === null ? '/' : `/job/${jobs.find((one) => one.name === job).id}/${place}`;
+  const path =
+    job === null ? `/${place}` : `/job/${jobs.find((one) => one.name === job).id}/${place}`;
   await page.goto(base + path, { waitUntil: 'networkidle0' });
   await page.evaluate(() => document.fonts.ready.then(() => true));
   await page.waitForFunction(() => !document.body.innerText.includes(' …'), { timeout: 60_000 });
@@ -82,6 +73,12 @@ for (const [name, size, theme, job, place, view, heading] of VIEWS) {
       await page.waitForSelector(`::-p-xpath(//*[@role='radio' and contains(., '${view}')])`)
     ).click();
     await new Promise((resolve) => setTimeout(resolve, 4000));
+  }
+  if (typed !== undefined) {
+    const [field, text] = typed;
+    await page.type(`[data-testid="${field}"]`, text);
+    await page.keyboard.press('Tab');
+    await new Promise((resolve) => setTimeout(resolve, 1000));
   }
   if (heading !== undefined) {
     const found = await page.waitForSelector(`::-p-xpath(//*[text()='${heading}'])`);

@@ -29,7 +29,7 @@ import { Fold } from '../ui/fold';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
 import { MeasuredField } from './measured-field';
-import { Outlines } from './outlines';
+import { Outlines } from '../draw/outlines';
 
 type Display = Job['display'];
 type Taken = ReadonlyMap<string, Measurement>;

@@ -81,12 +81,12 @@ const centre = (points: readonly Vec2[]): Vec2 =>
 /** Points turned and moved, in their own shape, to lie as near as they can to others: least squares. */
 export const laidOver = (points: readonly Vec2[], onto: readonly Vec2[]): Vec2[] => {
   const [from, to] = [centre(points), centre(onto)];
-  const [sine, cosine] = points.reduce(
+  const [sine, cosine] = points.reduce<readonly [number, number]>(
     ([s, c], p, i) => {
       const [own, there] = [v2.sub(p, from), v2.sub(onto[i] ?? to, to)];
-      return [s + v2.cross(own, there), c + v2.dot(own, there)] as const;
+      return [s + v2.cross(own, there), c + v2.dot(own, there)];
     },
-    [0, 0] as readonly [number, number],
+    [0, 0],
   );
   const rad = Math.atan2(sine, cosine);
   return points.map((p) => {

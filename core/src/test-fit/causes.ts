@@ -69,12 +69,13 @@ export const supposedOf = (
   piece: TriedPiece,
   against: Member | undefined,
 ): readonly Supposed[] => {
-  const onLine = against !== undefined && ['ridge', 'hip', 'valley'].includes(against.kind);
-  const isCorner = member.fold !== null;
-  const isJack = against !== undefined && against.kind !== 'ridge';
-  const halfThick = onLine ? (against.stock.thickness / 2) * piece.perSquare : 0;
+  const { fold } = member;
+  const isCorner = fold !== null;
+  // A jack ends on a hip or a valley, wherever the ridge is.
+  const isJack = !isCorner && (against?.kind === 'hip' || against?.kind === 'valley');
+  const halfThick = against === undefined ? 0 : (against.stock.thickness / 2) * piece.perSquare;
   // A hip or valley stands off square to the wall: the ridge is further off along it.
-  const perSquareToWall = isCorner ? 1 / Math.sin(member.fold?.eaveAngleRad[0] ?? Math.PI / 2) : 1;
+  const perSquareToWall = isCorner ? 1 / Math.sin(fold.eaveAngleRad[0]) : 1;
   const lean = leanOf(piece);
   const complement = lean === 0 ? 0 : piece.depthMm ** 2 / lean;
   const all: readonly (Supposed | false)[] = [
@@ -118,7 +119,7 @@ export const supposedOf = (
       place: (place, by) => ({ ...place, plate: moved(place.plate, 0, by) }),
       shows: ['here'],
     },
-    onLine && {
+    halfThick > 0 && {
       cause: 'ridge-thickness',
       before: 0.15,
       measured: false,

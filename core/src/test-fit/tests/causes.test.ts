@@ -193,6 +193,28 @@ it('12 held for 17 is a hip’s mistake, and 17 for 12 is none of a hip', () => 
   expect(found).not.toContain('square-17-for-12');
 });
 
+it('a wider span is seen at a hip too: √2 times as far, level along it', () => {
+  const solution = house();
+  const [first] = likelyCauses(solution.members, piece(solution, 'hip'), {
+    held: 'seated',
+    others: 'all',
+    seen: { 'top-gap': 10 * Math.SQRT2, 'bottom-gap': 10 * Math.SQRT2, 'top-step': 0, hap: 0 },
+  });
+  expect(first?.cause).toBe('span');
+  expect(first?.byMm).toBeCloseTo(20, 1);
+});
+
+it('a jack’s length says nothing of the span', () => {
+  const solution = house();
+  const found = likelyCauses(solution.members, piece(solution, 'hip-jack'), {
+    held: 'seated',
+    others: null,
+    seen: { 'top-gap': 10 },
+  }).map(({ cause }) => cause);
+  expect(found).not.toContain('span');
+  expect(found).toContain('ridge-thickness');
+});
+
 it('a purlin that stands too high lifts the piece about its plate', () => {
   const solution = house('9/12', {
     timber: {

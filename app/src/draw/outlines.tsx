@@ -2,7 +2,7 @@ import type { Vec2 } from '@ogee/core/src/geom';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Polygon, Text as SvgText } from 'react-native-svg';
-import { fitPlan } from '../draw/plan-fit';
+import { fitPlan } from './plan-fit';
 import { useTheme } from '../theme/theme';
 import { Small } from '../ui/text';
 
@@ -57,7 +57,7 @@ export const Outlines = ({
                   fontFamily="BarlowCondensed_600SemiBold"
                   textAnchor="middle"
                 >
-                  {i + 1}
+                  {String(i + 1)}
                 </SvgText>
               );
             })}

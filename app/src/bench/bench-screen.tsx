@@ -1,17 +1,18 @@
 import type { Job } from '@ogee/core/src/job';
 import { useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 import { useLastOwnJob } from '../data/jobs';
 import { InstrumentList } from '../instruments/instrument-list';
 import { oneOf, useAddressed } from '../nav/addressed';
-import { PageHead } from '../shell/page-head';
+import { Page } from '../shell/page';
 import { Choice } from '../ui/choice';
 import { writeLength } from '../ui/length-entry';
 import { LooseAngle, LooseLength, LoosePitch } from '../ui/loose-fields';
 import { Small } from '../ui/text';
 import { Result } from './result';
 import { SumPad } from './sum-pad';
-import { TOOLS, type Tool, type ToolField } from './tools';
+import { outcomeOf, type Tool, type ToolField } from './tool';
+import { TOOLS } from './tools';
 
 type Units = Job['display']['units'];
 
@@ -76,7 +77,7 @@ const ToolBench = ({
           }}
         />
       ))}
-      <Result name={tool.name} outcome={tool.work(values)} display={display} />
+      <Result name={tool.name} outcome={outcomeOf(tool, values)} display={display} />
     </View>
   );
 };
@@ -99,13 +100,7 @@ export const BenchScreen = () => {
   };
   const tool = TOOLS.find((one) => one.id === id);
   return (
-    <ScrollView
-      contentContainerClassName="mx-auto w-full max-w-[640px] gap-4 p-4"
-      role="main"
-      nativeID="main"
-      tabIndex={-1}
-    >
-      <PageHead name="Bench" />
+    <Page name="Bench">
       <Choice
         label="Units"
         hideLabel
@@ -132,6 +127,6 @@ export const BenchScreen = () => {
         <ToolBench key={tool.id} tool={tool} display={display} />
       )}
       <InstrumentList />
-    </ScrollView>
+    </Page>
   );
 };

@@ -13,7 +13,7 @@ import { Button } from '../ui/button';
 import { Length } from '../ui/length';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small, Strong, Words } from '../ui/text';
-import type { Figured, Outcome } from './tools';
+import type { Figured, Outcome } from './tool';
 
 type Display = Job['display'];
 

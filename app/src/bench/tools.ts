@@ -1,7 +1,4 @@
 import {
-  compoundCut,
-  hipFigures,
-  purlinBevels,
   saddleFigures,
   slopeOfLevels,
   stepping,
@@ -9,80 +6,8 @@ import {
   wallHeights,
 } from '@ogee/core/src/workbench';
 import { MM_PER_FOOT } from '@ogee/core/src/units';
-
-type Values = Readonly<Record<string, number | undefined>>;
-
-export interface ToolField {
-  readonly id: string;
-  readonly label: string;
-  readonly sort: 'length' | 'angle' | 'pitch' | 'count';
-  readonly help?: string;
-  /** What it is taken for while nothing stands in it. */
-  readonly otherwise?: number;
-  readonly least?: number;
-  readonly most?: number;
-}
-
-export interface Figured {
-  readonly label: string;
-  readonly value: number;
-  /**
-   *   length   mm
-   *   angle    degrees
-   *   pitch    degrees, shown as a pitch beside
-   *   number   as it is
-   */
-  readonly unit: 'length' | 'angle' | 'pitch' | 'number';
-  /** The one that is looked for. */
-  readonly main?: boolean;
-}
-
-export type Outcome =
-  | {
-      readonly ok: true;
-      readonly figures: readonly Figured[];
-      /** A job that could begin with it: its span, mm, and pitch, degrees. */
-      readonly job?: { readonly span: number; readonly pitch: number };
-      /** A triangle to draw to scale. mm */
-      readonly drawn?: { readonly run: number; readonly rise: number; readonly offDeg: number };
-    }
-  | { readonly ok: false; readonly text: string };
-
-export interface Tool {
-  readonly id: string;
-  readonly name: string;
-  readonly what: string;
-  readonly fields: readonly ToolField[];
-  readonly work: (values: Values) => Outcome;
-}
-
-const need = (text: string): Outcome => ({ ok: false, text });
-
-/** What is given of some fields; null where one of them is not. */
-const given = <K extends string>(
-  values: Values,
-  ...names: readonly K[]
-): Readonly<Record<K, number>> | null => {
-  const found = names.map((name) => [name, values[name]] as const);
-  return found.every(([, value]) => value !== undefined)
-    ? (Object.fromEntries(found) as Record<K, number>)
-    : null;
-};
-
-const length = (label: string, value: number, main = false): Figured => ({
-  label,
-  value,
-  unit: 'length',
-  main,
-});
-const angle = (label: string, value: number, main = false): Figured => ({
-  label,
-  value,
-  unit: 'angle',
-  main,
-});
-
-const WRITE_ALL = 'Write what is known; the rest follows.';
+import { COMPOUND, HIP, PURLIN } from './hip-tools';
+import { angle, given, length, need, WRITE_ALL, type Tool } from './tool';
 
 const TRIANGLE: Tool = {
   id: 'triangle',
@@ -131,8 +56,21 @@ const LEVELS: Tool = {
   name: 'Slope',
   what: 'from two levels, or from a ridge’s height over a distance',
   fields: [
-    { id: 'low', label: 'Lower level', sort: 'length', otherwise: 0, help: '0 at the ‹plate›' },
-    { id: 'high', label: 'Upper level', sort: 'length', help: 'the top of the ‹ridge›, say' },
+    {
+      id: 'low',
+      label: 'Lower level',
+      sort: 'length',
+      otherwise: 0,
+      signed: true,
+      help: '0 at the ‹plate›',
+    },
+    {
+      id: 'high',
+      label: 'Upper level',
+      sort: 'length',
+      signed: true,
+      help: 'the top of the ‹ridge›, say',
+    },
     { id: 'distance', label: 'Level distance between them', sort: 'length' },
   ],
   work: (values) => {
@@ -170,6 +108,7 @@ const STEPPING: Tool = {
       label: 'Run of one step',
       sort: 'length',
       otherwise: MM_PER_FOOT,
+      least: 10,
       help: 'a foot',
     },
   ],
@@ -191,128 +130,6 @@ const STEPPING: Tool = {
         length('All of it', found.steps * found.step + found.odd.length),
       ],
       job: { span: 2 * known.run, pitch: known.slope },
-    };
-  },
-};
-
-const HIP: Tool = {
-  id: 'hip',
-  name: 'Hip',
-  what: 'regular and odd: two pitches over a corner',
-  fields: [
-    { id: 'one', label: 'Pitch', sort: 'pitch' },
-    {
-      id: 'other',
-      label: 'Pitch round the corner',
-      sort: 'pitch',
-      help: 'the same',
-    },
-    {
-      id: 'corner',
-      label: 'Corner, inside',
-      sort: 'angle',
-      otherwise: 90,
-      least: 1,
-      most: 179,
-      help: '90°',
-    },
-    {
-      id: 'run',
-      label: 'Run of a common',
-      sort: 'length',
-      help: 'for its length; can be left out',
-    },
-  ],
-  work: (values) => {
-    const { one, run } = values;
-    if (one === undefined) return need(WRITE_ALL);
-    const found = hipFigures([one, values['other'] ?? one], values['corner'] ?? 90);
-    return {
-      ok: true,
-      figures: [
-        { label: 'Slope of the hip', value: found.slope, unit: 'pitch', main: true },
-        ...(run === undefined ? [] : [length('Its theory length', run * found.perRun, true)]),
-        { label: 'On the square, rise', value: found.square.rise, unit: 'number' },
-        { label: 'and run', value: found.square.run, unit: 'number' },
-        angle('In plan, from the first eave', found.plan[0]),
-        angle('from the other', found.plan[1]),
-        angle('Backing, first side', found.backing[0]),
-        angle('other side', found.backing[1]),
-      ],
-      ...(run === undefined ? {} : { job: { span: 2 * run, pitch: one } }),
-    };
-  },
-};
-
-const COMPOUND: Tool = {
-  id: 'compound',
-  name: 'Compound cut',
-  what: 'a slope, and two directions in plan',
-  fields: [
-    { id: 'slope', label: 'Slope of the board', sort: 'pitch' },
-    {
-      id: 'run',
-      label: 'Its run in plan',
-      sort: 'angle',
-      otherwise: 90,
-      most: 360,
-      help: 'from any one line; 90°',
-    },
-    {
-      id: 'face',
-      label: 'What it comes against, in plan',
-      sort: 'angle',
-      most: 360,
-      help: 'from the same line: a hip at 45°',
-    },
-  ],
-  work: (values) => {
-    const known = given(values, 'slope', 'face');
-    if (known === null) return need(WRITE_ALL);
-    const run = values['run'] ?? 90;
-    if (Math.abs(Math.sin(((run - known.face) * Math.PI) / 180)) < 0.01)
-      return need('The board runs along the face: it never comes against it.');
-    const found = compoundCut(known.slope, [run, known.face]);
-    return {
-      ok: true,
-      figures: [
-        angle('Line on the wide face, from square', found.faceAngle, true),
-        angle('Saw tilt along it', found.faceTilt, true),
-        angle('Or: line on the edge', found.edgeAngle),
-        angle('Tilt, board on edge', found.edgeTilt),
-      ],
-    };
-  },
-};
-
-const PURLIN: Tool = {
-  id: 'purlin',
-  name: 'Purlin bevels',
-  what: 'where a level board on a slope meets a hip or valley',
-  fields: [
-    { id: 'pitch', label: 'Pitch', sort: 'pitch' },
-    {
-      id: 'plan',
-      label: 'Eave to hip, in plan',
-      sort: 'angle',
-      otherwise: 45,
-      least: 1,
-      most: 89,
-      help: '45°',
-    },
-  ],
-  work: (values) => {
-    const { pitch } = values;
-    if (pitch === undefined) return need(WRITE_ALL);
-    const { canted, flat } = purlinBevels(pitch, values['plan'] ?? 45);
-    return {
-      ok: true,
-      figures: [
-        angle('Canted purlin: line on the wide face', canted.faceAngle, true),
-        angle('Saw tilt along it', canted.faceTilt, true),
-        angle('Flat on the slope: line on the wide face', flat.faceAngle),
-        angle('Saw tilt along it', flat.faceTilt),
-      ],
     };
   },
 };

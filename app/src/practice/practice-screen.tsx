@@ -2,12 +2,12 @@ import type { Exercise, ExerciseKind } from '@ogee/core/src/practice';
 import type { Job } from '@ogee/core/src/job';
 import { useQuery } from '@tanstack/react-query';
 import { useState, useSyncExternalStore } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { pageStorage } from '../data/typed-texts';
 import { useLastOwnJob } from '../data/jobs';
 import { Board } from '../draw/board';
 import { exerciseAt } from '../solver/glance';
-import { PageHead } from '../shell/page-head';
+import { Page } from '../shell/page';
 import { Button } from '../ui/button';
 import { Loading } from '../ui/states';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
@@ -149,13 +149,7 @@ export const PracticeScreen = () => {
     setTurn({ kind: next, seed: drawn() });
   };
   return (
-    <ScrollView
-      contentContainerClassName="mx-auto w-full max-w-[640px] gap-4 p-4"
-      role="main"
-      nativeID="main"
-      tabIndex={-1}
-    >
-      <PageHead name="Practice" />
+    <Page name="Practice">
       {exercise === undefined ? (
         <Loading what="Drawing a roof …" />
       ) : (
@@ -205,6 +199,6 @@ export const PracticeScreen = () => {
         })}
       </View>
       <Small>Touch one to be asked about it.</Small>
-    </ScrollView>
+    </Page>
   );
 };

@@ -1,5 +1,8 @@
+import fc from 'fast-check';
+import { readJob } from '../../job';
 import { logEntrySchema } from '../../log';
-import type { Solution } from '../../solve';
+import { solve, type Solution } from '../../solve';
+import { anyBuilding } from '../../tests/any-building';
 import { buildingInput, solvedInput, type Building } from '../../tests/building';
 import { smallHouses } from '../../tests/small-houses';
 import { cuttingDay, cuttingOrder } from '..';
@@ -98,4 +101,31 @@ it('the order of cutting names every line once, ridge before what leans on it', 
     expect([...marks].sort()).toEqual(solution.cuts.members.map(({ mark }) => mark).sort());
     expect(new Set(marks).size).toBe(marks.length);
   }
+});
+
+it('of any house made narrower what was sawn is too long, and of one made wider too short', () => {
+  fc.assert(
+    fc.property(anyBuilding, fc.integer({ min: 8, max: 60 }), (building, by) => {
+      const before = solvedInput(buildingInput(building));
+      for (const way of [1, -1]) {
+        const read = readJob(buildingInput({ ...building, across: building.across + way * by }));
+        const after = read.ok ? solve(read.value) : read;
+        if (!after.ok) continue;
+        const commons = before.cuts.members.filter(
+          ({ kind, cuts }) => kind === 'common' && cuts.every(({ faceTilt }) => faceTilt < 0.01),
+        );
+        const ticks = commons.map(({ mark }) => ticked(before, mark));
+        const { lines, misfits } = cuttingDay(after.value, ticks);
+        const used = lines.reduce((sum, { done }) => sum + done.left + done.right + done.plain, 0);
+        // None is lost: each serves somewhere, or is told.
+        expect(used + misfits.reduce((sum, { count }) => sum + count, 0)).toBe(ticks.length);
+        for (const { verdict, byMm } of misfits) {
+          if (verdict === 'long') expect(byMm).toBeGreaterThan(0);
+          if (verdict === 'short') expect(byMm).toBeLessThan(0);
+          if (way === 1) expect(verdict).not.toBe('long');
+        }
+      }
+    }),
+    { seed: 33, numRuns: 12 },
+  );
 });

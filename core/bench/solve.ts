@@ -3,6 +3,9 @@ import { buildingInput, buildingJob } from '../src/tests/building';
 import { readJob } from '../src/job';
 import { problemLine } from '../src/problem';
 import { fit, solve, type Solution } from '../src/solve';
+import { cuttingDay } from '../src/cutting-day';
+import { allTicked } from '../src/cutting-day/tests/day';
+import { likelyCauses } from '../src/test-fit';
 import { proofFigures } from './proof';
 import { village } from './village';
 
@@ -121,6 +124,30 @@ const FURNISHED_MM = 18_000;
   const boards = solution.members.length;
   measure('everything asked for: solve', boards, () => furnished(FURNISHED_MM));
   measure('everything asked for: dry fit', boards, () => dryFitAnew(solution));
+}
+
+/** A day at the saw: every piece ticked, held against the list it was sawn by, and against another. */
+{
+  const before = solved(sizeFor(100));
+  const changed = readJob({
+    ...before.job,
+    timber: { ...before.job.timber, common: { thickness: 38, depth: 190 } },
+  });
+  const after = changed.ok ? solve(changed.value) : changed;
+  if (!after.ok) throw new Error(after.problems.map(problemLine).join('; '));
+  const ticks = allTicked(before);
+  const boards = before.members.length;
+  measure('all sawn, held against its own list', boards, () => cuttingDay(before, ticks));
+  measure('and against a list of other cuts', boards, () => cuttingDay(after.value, ticks));
+  const common = before.members.find(({ kind }) => kind === 'common');
+  if (common !== undefined)
+    measure('likely causes of what one piece shows', boards, () =>
+      likelyCauses(before.members, common, {
+        held: 'seated',
+        others: null,
+        seen: { 'top-gap': 8, 'bottom-gap': 8, 'top-step': -6 },
+      }),
+    );
 }
 
 /** Cost against board count: one building of 4 blocks and some 400 boards, then up to the 40 blocks a job may have. */

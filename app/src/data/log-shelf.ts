@@ -1,4 +1,4 @@
-import { logEntrySchema, type LogEntry } from '@ogee/core/src/log';
+import { LOG_KINDS, type LogEntry } from '@ogee/core/src/log';
 import type { LogPage } from '@ogee/core/src/wire';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
@@ -40,10 +40,10 @@ class Shelf implements LogShelf {
 
   constructor(private readonly database: IDBPDatabase<Shelves>) {}
 
-  /** A line of a later program that this one cannot read stays where it is, and is not shown. */
+  /** Each was checked when it came; one of a later program, of a kind that this one does not know, is not shown. */
   async lines(jobId: string): Promise<LogLine[]> {
     const all = await this.database.getAllFromIndex('lines', 'job', jobId);
-    return all.filter(({ entry }) => logEntrySchema.safeParse(entry).success);
+    return all.filter(({ entry }) => LOG_KINDS.includes(entry.kind));
   }
 
   async waiting(): Promise<LogLine[]> {

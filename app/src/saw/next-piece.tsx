@@ -12,7 +12,7 @@ import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { writeLength, writeStock } from '../ui/length-entry';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
-import { markAloud, sayAloud } from './read-aloud';
+import { canSpeak, markAloud, sayAloud } from './read-aloud';
 import type { Turn } from './use-day';
 
 const HAND_WORDS = { left: 'left hand', right: 'right hand', plain: '' } as const;
@@ -134,12 +134,14 @@ export const NextPiece = ({ turn, piece, pattern, patternCut, display }: NextPie
           <Small>Long point</Small>
           <Length mm={entry.length.longPoint} display={display} size="large" />
         </View>
-        <Button
-          label={said < 0 ? 'Read a mark aloud' : 'Read the next'}
-          icon={Volume}
-          onPress={readNext}
-          testID="read-aloud"
-        />
+        {canSpeak() && (
+          <Button
+            label={said < 0 ? 'Read a mark aloud' : 'Read the next'}
+            icon={Volume}
+            onPress={readNext}
+            testID="read-aloud"
+          />
+        )}
       </View>
       <Marks marks={marks} at={said} display={display} />
       <Words>{angleSummary(entry.cuts, display)}</Words>

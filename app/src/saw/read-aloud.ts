@@ -7,10 +7,15 @@ import type { TapeMark } from '../draw/board';
 export const markAloud = ({ name, at }: TapeMark, display: Job['display']): string =>
   `${name}: ${spokenLength(at, display)}`;
 
-/** Says something now, in place of what is being said. */
-export const sayAloud = (text: string): void => {
-  void Speech.stop();
-  Speech.speak(text, { language: 'en' });
+/** Whether this browser has a voice at all. */
+export const canSpeak = (): boolean => typeof speechSynthesis !== 'undefined';
+
+export const beSilent = (): void => {
+  if (canSpeak()) void Speech.stop();
 };
 
-export const beSilent = (): void => void Speech.stop();
+/** Says something now, in place of what is being said. */
+export const sayAloud = (text: string): void => {
+  beSilent();
+  Speech.speak(text, { language: 'en' });
+};

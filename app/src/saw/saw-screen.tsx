@@ -1,4 +1,3 @@
-import { useKeepAwake } from 'expo-keep-awake';
 import Check from 'lucide-react-native/icons/check';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
@@ -22,6 +21,7 @@ import { Misfits } from './misfits';
 import { NextPiece } from './next-piece';
 import { Progress } from './progress';
 import { beSilent } from './read-aloud';
+import { useAwake } from './use-awake';
 import { useDay, type Day, type Turn } from './use-day';
 import { useSwipe } from './use-swipe';
 
@@ -244,8 +244,14 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
 
 /** The next piece at the saw, for one thumb; the screen stays awake while it is shown. */
 export const SawScreen = () => {
-  useKeepAwake();
+  const awake = useAwake();
   useEffect(() => beSilent, []);
   const day = useDay();
-  return day === null ? <Loading what="Putting the day in order …" /> : <DayAtTheSaw day={day} />;
+  if (day === null) return <Loading what="Putting the day in order …" />;
+  return (
+    <View className="gap-2">
+      <DayAtTheSaw day={day} />
+      {!awake && <Small>This browser lets the screen go to sleep.</Small>}
+    </View>
+  );
 };

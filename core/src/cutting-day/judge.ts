@@ -100,20 +100,20 @@ const heirOf = (piece: SawnPiece, wanted: readonly Wanted[]): Wanted | undefined
 };
 
 /** A line with pieces still wanted that a piece can be sawn down to, the longest of them. */
-const elsewhereFor = (piece: SawnPiece, wanted: readonly Wanted[], heir: Wanted | undefined) =>
+const elsewhereFor = (
+  piece: SawnPiece,
+  wanted: readonly Wanted[],
+  heir: Wanted | undefined,
+): Wanted | undefined =>
   wanted
     .filter(
       (one) =>
         one.left > 0 &&
         one.entry.mark !== heir?.entry.mark &&
-        sameStock(one.entry.stock, piece.stock) &&
-        sawnOutOf(one.faces, facesOf(piece), piece.stock.depth),
+        sameStock(one.entry.stock, piece.stock),
     )
-    .reduce<Wanted | null>(
-      (best, one) =>
-        best === null || one.entry.length.longPoint > best.entry.length.longPoint ? one : best,
-      null,
-    );
+    .sort((p, q) => q.entry.length.longPoint - p.entry.length.longPoint)
+    .find((one) => sawnOutOf(one.faces, facesOf(piece), piece.stock.depth));
 
 /** Whether two drawings are of the same piece: the cheap look first. */
 const serves = (piece: SawnPiece, { entry, faces }: Wanted): boolean =>

@@ -100,13 +100,18 @@ const size = (values: readonly number[]): number => Math.max(...values) - Math.m
 
 /** Whether a piece can be sawn out of another of the same section, whatever way it is turned, without adding wood. */
 export const sawnOutOf = (wanted: Faces, from: Faces, depth: number): boolean => {
-  const long = size(xs([...from.left, ...from.right])) + 2 * SERVES_MM;
+  const there = xs([...from.left, ...from.right]);
+  const [low, high] = [Math.min(...there) - SERVES_MM, Math.max(...there) + SERVES_MM];
   const [left, right] = [from.left.map(boundsOf), from.right.map(boundsOf)];
   return turns(wanted, depth).some((way) => {
     const own = xs([...way.left, ...way.right]);
-    if (size(own) > long) return false;
+    const [first, last] = [Math.min(...own), Math.max(...own)];
+    if (last - first > high - low) return false;
+    // Where it fits at all, it fits with one of its corners level with one of the other's.
     const shifts = distinct(
-      xs([...from.left, ...from.right]).flatMap((x) => own.map((mine) => x - mine)),
+      there
+        .flatMap((x) => own.map((mine) => x - mine))
+        .filter((shift) => first + shift >= low && last + shift <= high),
     );
     return shifts.some((shift) => within(way.left, shift, left) && within(way.right, shift, right));
   });

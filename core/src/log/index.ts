@@ -4,6 +4,6 @@
  * Entries are written once, each with its own id, and never changed; two phones may write without knowing of each
  * other, and what stands is the same in whatever order their entries come together.
  */
-export { CAUSES, logEntrySchema, sawnSchema, SOURCES } from './model';
+export { CAUSES, LOG_KINDS, logEntrySchema, sawnSchema, SOURCES } from './model';
 export type { Cause, LogEntry, LogKind, Measurement, SawnPiece, Source, Tick } from './model';
 export { inOrder, standingTicks, takenBack } from './standing';

@@ -106,6 +106,14 @@ export const logEntrySchema = z
 type Written<T extends z.ZodType> = Readonly<z.output<T>>;
 export type LogEntry = Written<typeof logEntrySchema>;
 export type LogKind = LogEntry['kind'];
+export const LOG_KINDS: readonly LogKind[] = [
+  'tick',
+  'undo',
+  'measurement',
+  'correction',
+  'test',
+  'note',
+];
 export type SawnPiece = Written<typeof sawnSchema>;
 export type Tick = Written<typeof tick>;
 export type Measurement = Written<typeof measurement>;

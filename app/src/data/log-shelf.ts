@@ -9,6 +9,8 @@ export interface LogLine {
   readonly entry: LogEntry;
   /** The server has it, the server does not have it yet, or it would not take it. */
   readonly at: 'server' | 'device' | 'refused';
+  /** It was written on this device. */
+  readonly own: boolean;
 }
 
 /** Where log lines are kept on this device. A line is never changed, only where it is known to be. */
@@ -52,7 +54,8 @@ class Shelf implements LogShelf {
 
   async add(jobId: string, entries: readonly LogEntry[]): Promise<void> {
     const work = this.database.transaction('lines', 'readwrite', { durability: 'strict' });
-    for (const entry of entries) await work.store.put({ id: entry.id, jobId, entry, at: 'device' });
+    for (const entry of entries)
+      await work.store.put({ id: entry.id, jobId, entry, at: 'device', own: true });
     await work.done;
   }
 
@@ -68,8 +71,11 @@ class Shelf implements LogShelf {
 
   async meet(jobId: string, page: LogPage): Promise<void> {
     const work = this.database.transaction(['lines', 'places'], 'readwrite');
-    for (const { entry } of page.entries)
-      await work.objectStore('lines').put({ id: entry.id, jobId, entry, at: 'server' });
+    const lines = work.objectStore('lines');
+    for (const { entry } of page.entries) {
+      const own = (await lines.get(entry.id))?.own === true;
+      await lines.put({ id: entry.id, jobId, entry, at: 'server', own });
+    }
     if (page.entries.length > 0) await work.objectStore('places').put({ jobId, seq: lastOf(page) });
     await work.done;
   }
@@ -93,7 +99,7 @@ export class LogWindow implements LogShelf {
 
   add(jobId: string, entries: readonly LogEntry[]): Promise<void> {
     for (const entry of entries)
-      this.kept.set(entry.id, { id: entry.id, jobId, entry, at: 'device' });
+      this.kept.set(entry.id, { id: entry.id, jobId, entry, at: 'device', own: true });
     return Promise.resolve();
   }
 
@@ -108,7 +114,13 @@ export class LogWindow implements LogShelf {
 
   meet(jobId: string, page: LogPage): Promise<void> {
     for (const { entry } of page.entries)
-      this.kept.set(entry.id, { id: entry.id, jobId, entry, at: 'server' });
+      this.kept.set(entry.id, {
+        id: entry.id,
+        jobId,
+        entry,
+        at: 'server',
+        own: this.kept.get(entry.id)?.own === true,
+      });
     if (page.entries.length > 0) this.places.set(jobId, lastOf(page));
     return Promise.resolve();
   }

@@ -7,7 +7,6 @@ import Undo from 'lucide-react-native/icons/undo-2';
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
-import { useWho } from '../data/site-log';
 import { addressed, intoAddress } from '../nav/addressed';
 import { usePiece } from '../cuts/use-piece';
 import { useTheme } from '../theme/theme';
@@ -17,6 +16,7 @@ import { Fold } from '../ui/fold';
 import { Loading } from '../ui/states';
 import { Figure, Small, Title, Words } from '../ui/text';
 import { LogMark, NameEntry } from '../log/log-mark';
+import { whenText } from '../ui/when';
 import { Misfits } from './misfits';
 import { NextPiece } from './next-piece';
 import { Progress } from './progress';
@@ -130,7 +130,6 @@ const TickBar = ({
 
 const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
   const { job } = useOpenJob();
-  const [who] = useWho();
   const { turns, answer, ticks, log } = day;
   const { at, go } = useTurn(turns);
   const [several, setSeveral] = useState(1);
@@ -145,7 +144,8 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
   );
   const cutOf = new Set(answer.lines.flatMap((line) => (line.pattern ? [line.mark] : [])));
   const patternCut = pattern?.lines.some(({ mark }) => cutOf.has(mark)) === true;
-  const mine = [...ticks].reverse().find(({ by }) => by === who);
+  const own = new Set(log.lines.flatMap((line) => (line.own ? [line.id] : [])));
+  const mine = [...ticks].reverse().find((one) => own.has(one.id));
   const sawn = piece?.sawn.find(({ hand }) => hand === turn?.hand);
 
   const tick = (): void => {
@@ -222,6 +222,13 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
       <View style={{ position: 'sticky' as 'relative', bottom: 0 }} className="-mx-4">
         <TickBar count={count} most={left} onCount={setSeveral} onTick={tick} onUndo={undo} />
       </View>
+      {mine !== undefined && (
+        <Small testID="last-tick">
+          Last ticked here: {mine.count} × {mine.sawn.mark}
+          {mine.sawn.hand === 'plain' ? '' : `, ${mine.sawn.hand}`}, {whenText(mine.at)}
+          {mine.by === '' ? '' : `, ${mine.by}`}
+        </Small>
+      )}
       <LogMark log={log} />
       <NameEntry />
       <Caution

@@ -12,12 +12,15 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
+import type { Taken } from '../instruments/instrument';
 import { useSolving } from '../solver/use-solving';
 import { JobInHand, problemText, type Change, type Snapshot } from './job-in-hand';
 import { jobKeys } from './jobs';
+import { signed } from './log-line';
 import type { JobState } from './outbox';
 import { useOutbox } from './outbox-provider';
 import { RoofContext, type OpenRoof } from './roof';
+import { whoNow } from './who';
 
 interface OpenJob extends Snapshot {
   readonly id: string;
@@ -38,12 +41,17 @@ interface OpenJob extends Snapshot {
   readonly eavesBefore: Map<string, Side>;
   /** Keeps on the device what stands in a field, until it is taken or put back. */
   readonly keepTyped: (path: string, text: string | null) => void;
+  /** Keeps in the log what an instrument read into a field, with where it came from. */
+  readonly keepReading: (path: string, said: string, taken: Taken) => void;
   readonly problems: readonly Problem[];
   /** What the job's checks say of one field. */
   readonly problemAt: (path: string) => string | undefined;
   /** A field tells whether what stands in it can be read. */
   readonly setFault: (field: string, fault: boolean) => void;
 }
+
+/** As much of what an entry did goes into a line of the log. */
+const MOST_SAID = 200;
 
 const OpenJobContext = createContext<OpenJob | null>(null);
 
@@ -92,6 +100,16 @@ export const OpenJobProvider = ({
     [outbox, id, typed],
   );
 
+  const keepReading = useCallback(
+    (path: string, said: string, { value, source }: Taken) => {
+      const unit = source === 'level' ? 'deg' : 'mm';
+      const what = said.slice(0, MOST_SAID);
+      const line = { kind: 'measurement', what, path, value, unit, planned: null, source } as const;
+      void outbox.log.append(id, [signed(line, whoNow())]);
+    },
+    [outbox, id],
+  );
+
   const { job, inHand: field } = snapshot;
   const checked = useMemo(() => readJob(job), [job]);
   const solved = useSolving(checked.ok ? checked.value : null);
@@ -110,6 +128,7 @@ export const OpenJobProvider = ({
       typedBefore: typed,
       eavesBefore,
       keepTyped,
+      keepReading,
       problems,
       problemAt: (path) => {
         const found =
@@ -120,7 +139,19 @@ export const OpenJobProvider = ({
       },
       setFault,
     }),
-    [snapshot, id, inHand, typed, eavesBefore, keepTyped, problems, field, job, setFault],
+    [
+      snapshot,
+      id,
+      inHand,
+      typed,
+      eavesBefore,
+      keepTyped,
+      keepReading,
+      problems,
+      field,
+      job,
+      setFault,
+    ],
   );
   const { roof, solving, ask, stop, again } = solved;
   const stale =

@@ -1,67 +1,16 @@
 import type { LogEntry } from '@ogee/core/src/log';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo } from 'react';
+import { signed, type NewLine } from './log-line';
 import type { LogLine } from './log-shelf';
 import { useOpenJob } from './open-job';
 import { useOutbox } from './outbox-provider';
-import { pageStorage } from './typed-texts';
+import { useWho } from './who';
 
 /** How often other phones' lines are asked for while the job is open. ms */
 const ASK_MS = 4000;
-const WHO = 'ogee.who';
-
-const named = new Set<() => void>();
-let unkeptName = '';
-
-const readWho = (): string => {
-  try {
-    return pageStorage()?.getItem(WHO) ?? unkeptName;
-  } catch {
-    return unkeptName;
-  }
-};
-
-/** Who writes the lines of this device, and how that is changed. */
-export const useWho = (): readonly [string, (name: string) => void] => {
-  const who = useSyncExternalStore(
-    (listener) => {
-      named.add(listener);
-      return () => named.delete(listener);
-    },
-    readWho,
-    () => '',
-  );
-  return [
-    who,
-    (name) => {
-      unkeptName = name.trim();
-      try {
-        pageStorage()?.setItem(WHO, unkeptName);
-      } catch {
-        // The name then lives as long as the window.
-      }
-      for (const listener of named) listener();
-    },
-  ];
-};
-
 const key = (id: string) => ['log', id] as const;
 const NONE: readonly LogLine[] = [];
-
-/** What is new of a line: its own id, when and who are written beside it. */
-export type NewLine = LogEntry extends infer E
-  ? E extends LogEntry
-    ? Omit<E, 'id' | 'at' | 'by'>
-    : never
-  : never;
-
-/** A line as it is written: with an id of its own, when, and by whom. */
-export const signed = (line: NewLine, who: string): LogEntry => ({
-  ...line,
-  id: crypto.randomUUID(),
-  at: new Date().toISOString(),
-  by: who,
-});
 
 export interface SiteLog {
   readonly lines: readonly LogLine[];

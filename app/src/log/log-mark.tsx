@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { TextInput, View } from 'react-native';
-import { useWho, type SiteLog } from '../data/site-log';
+import type { SiteLog } from '../data/site-log';
+import { useWho } from '../data/who';
 import { Small, Strong } from '../ui/text';
 
 /** Where the lines of the log are: nothing is said where the server has them all. */

@@ -1,9 +1,6 @@
 import { useEffect, useId, useRef } from 'react';
 import { View } from 'react-native';
 import { useFault, useOpenJob } from '../data/open-job';
-import { useOutbox } from '../data/outbox-provider';
-import { signed, useWho } from '../data/site-log';
-import type { Taken } from '../instruments/instrument';
 import { Choice } from './choice';
 import { Entry, type Hand, type Reading } from './entry';
 import {
@@ -36,14 +33,7 @@ interface FieldProps<T> {
 const useHand = (
   path: string,
 ): Hand & { readonly typing: (act: () => void, said?: string) => void } => {
-  const { id, hand, typedBefore, keepTyped } = useOpenJob();
-  const { log } = useOutbox();
-  const [who] = useWho();
-  const keepReading = (where: string, said: string, { value, source }: Taken): void => {
-    const line = { kind: 'measurement', what: said, path: where, planned: null } as const;
-    const unit = source === 'level' ? 'deg' : 'mm';
-    void log.append(id, [signed({ ...line, value, unit, source }, who)]);
-  };
+  const { hand, typedBefore, keepTyped, keepReading } = useOpenJob();
   return {
     takeUp: () => hand.takeUp(path),
     withdraw: () => hand.withdraw(path),

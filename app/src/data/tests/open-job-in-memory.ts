@@ -82,6 +82,7 @@ export const useOpenJob = () => {
       if (text === null) typed.delete(path);
       else typed.set(path, text);
     },
+    keepReading: (): void => undefined,
     problemAt: (path: string): string | undefined =>
       inHand?.path === path && inHand.problem !== null
         ? problemText(inHand.problem, job)

@@ -12,6 +12,7 @@ const stages = [
   'frame',
   'fixings',
   'cuts',
+  'list',
   'remarks',
   'steps',
   'fit',

@@ -8,6 +8,7 @@ export * from './job';
 export * from './roof';
 export * from './frame';
 export * from './cuts';
+export * from './list';
 export * from './remarks';
 export * from './steps';
 export * from './fit';

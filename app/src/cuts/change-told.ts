@@ -1,4 +1,5 @@
-import type { CutListEntry, MarkChange } from '@ogee/core/src/cuts';
+import type { CutListEntry } from '@ogee/core/src/cuts';
+import type { MarkChange } from '@ogee/core/src/list';
 import type { Job } from '@ogee/core/src/job';
 import { writeLength } from '../ui/length-entry';
 

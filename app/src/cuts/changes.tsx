@@ -1,4 +1,5 @@
-import { changesBetween, type CutListEntry, type MarkChange } from '@ogee/core/src/cuts';
+import type { CutListEntry } from '@ogee/core/src/cuts';
+import { changesBetween, type MarkChange } from '@ogee/core/src/list';
 import type { Job } from '@ogee/core/src/job';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';

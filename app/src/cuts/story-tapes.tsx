@@ -1,4 +1,5 @@
-import { fromOtherEnd, type CutList, type RunningMarks } from '@ogee/core/src/cuts';
+import type { CutList, RunningMarks } from '@ogee/core/src/cuts';
+import { fromOtherEnd } from '@ogee/core/src/list';
 import type { Job } from '@ogee/core/src/job';
 import { useState } from 'react';
 import { View } from 'react-native';

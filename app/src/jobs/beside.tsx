@@ -1,4 +1,5 @@
-import { changesBetween, type CutListEntry } from '@ogee/core/src/cuts';
+import type { CutListEntry } from '@ogee/core/src/cuts';
+import { changesBetween } from '@ogee/core/src/list';
 import type { PlanDrawing } from '@ogee/core/src/drawing';
 import type { Vec2 } from '@ogee/core/src/geom';
 import type { Job } from '@ogee/core/src/job';

@@ -1,4 +1,3 @@
-import { logCsv } from '@ogee/core/src/export';
 import { inOrder, takenBack, type LogEntry, type LogKind } from '@ogee/core/src/log';
 import type { Job } from '@ogee/core/src/job';
 import Download from 'lucide-react-native/icons/download';
@@ -7,6 +6,7 @@ import { TextInput, View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { useSiteLog } from '../data/site-log';
 import { oneOf, useAddressed } from '../nav/addressed';
+import { logTableOf } from '../solver/glance';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { writeLength } from '../ui/length-entry';
@@ -159,7 +159,9 @@ export const LogScreen = () => {
             label="As a table (CSV)"
             icon={Download}
             disabled={log.entries.length === 0}
-            onPress={() => download(`${job.name} log.csv`, logCsv(log.entries))}
+            onPress={() =>
+              void logTableOf(log.entries).then((table) => download(`${job.name} log.csv`, table))
+            }
           />
         </View>
       </View>

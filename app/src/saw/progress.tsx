@@ -1,16 +1,12 @@
 import { KINDS, KINDS_IN_ORDER, kindName } from '@ogee/core/src/kinds';
 import type { Job } from '@ogee/core/src/job';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
-import { StackedBarChart } from 'react-native-chart-kit';
-import { useTheme } from '../theme/theme';
+import { Loading } from '../ui/states';
 import { Figure, Small, Words } from '../ui/text';
 import type { Turn } from './use-day';
 
-const HEIGHT_PX = 200;
-/** What the chart keeps free on its left, and how wide a bar of it is at its widest. px */
-const BESIDE_PX = 70;
-const BAR_PX = 32;
+const ColumnChart = lazy(() => import('../draw/column-chart'));
 
 interface KindDone {
   readonly kind: Turn['entry']['kind'];
@@ -34,10 +30,8 @@ export const Progress = ({
   readonly turns: readonly Turn[];
   readonly display: Job['display'];
 }) => {
-  const { colour } = useTheme();
   const [widthPx, setWidth] = useState(0);
   const kinds = byKind(turns);
-  const ink = () => colour('ink');
   return (
     <View
       className="gap-2"
@@ -49,30 +43,16 @@ export const Progress = ({
           role="img"
           aria-label="Sawn and still to saw, a column for each kind; the figures follow"
         >
-          <StackedBarChart
-            width={widthPx}
-            height={HEIGHT_PX}
-            hideLegend
-            withHorizontalLabels
-            decimalPlaces={0}
-            data={{
-              labels: kinds.map(({ kind }) => KINDS[kind].letters),
-              legend: [],
-              data: kinds.map(({ done, wanted }) => [done, wanted - done]),
-              barColors: [colour('chalk'), colour('grain')],
-            }}
-            chartConfig={{
-              backgroundGradientFrom: colour('paper'),
-              backgroundGradientTo: colour('paper'),
-              color: ink,
-              labelColor: ink,
-              decimalPlaces: 0,
-              barPercentage: Math.min(1, ((widthPx - BESIDE_PX) / kinds.length / BAR_PX) * 0.7),
-              propsForVerticalLabels: { dx: -9 },
-              propsForBackgroundLines: { stroke: colour('grain') },
-              propsForLabels: { fontFamily: 'BarlowCondensed_500Medium', fontSize: 13 },
-            }}
-          />
+          <Suspense fallback={<Loading what="Drawing …" />}>
+            <ColumnChart
+              widthPx={widthPx}
+              columns={kinds.map(({ kind, done, wanted }) => ({
+                label: KINDS[kind].letters,
+                done,
+                rest: wanted - done,
+              }))}
+            />
+          </Suspense>
         </View>
       )}
       <View role="list" aria-label="Sawn by kind">

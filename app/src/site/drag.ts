@@ -7,8 +7,8 @@ import {
   withWallMoved,
   type Job,
   type OnWall,
+  wallsOf,
 } from '@ogee/core/src/job';
-import { sideLines } from '@ogee/core/src/roof';
 
 /** What a thumb can take hold of on the drawing of the plates: a wall, or a whole part along the wall it stands on. */
 export interface Handle {
@@ -40,14 +40,14 @@ const outOf = ({ inward }: { readonly inward: Vec2 }): Vec2 => [-inward[0], -inw
 export const handlesOf = (job: Job, index: number): Handle[] => {
   const block = job.blocks[index];
   if (block === undefined) return [];
-  const lines = sideLines(block);
+  const lines = wallsOf(block);
   const stands = standingOn(job, index) !== null;
   return lines.flatMap((line, side): Handle[] => {
     const at = between(line.start, line.end);
     // The whole of a part on a wall is held by its inner end.
     if (stands && side === INNER)
       return [{ moves: 'part', side, at, way: lines[0]?.along ?? line.along }];
-    return line.roof === 'open' ? [] : [{ moves: 'wall', side, at, way: outOf(line) }];
+    return block.sides[side]?.roof === 'open' ? [] : [{ moves: 'wall', side, at, way: outOf(line) }];
   });
 };
 
@@ -101,7 +101,7 @@ export const dragged = (
   if (standingOn(job, index) !== null) return draggedOnWall(job, index, handle, mm, step);
   const block = job.blocks[index];
   if (block === undefined) return null;
-  const lines = sideLines(block);
+  const lines = wallsOf(block);
   const next = (handle.side + 1) % lines.length;
   const [own, beside] = [lines[handle.side], lines[next]];
   if (own === undefined || beside === undefined) return null;

@@ -1,6 +1,5 @@
 import type { Vec2 } from '@ogee/core/src/geom';
-import { measurable, cornerAngles, standingOn, type Job } from '@ogee/core/src/job';
-import { sideLines } from '@ogee/core/src/roof';
+import { measurable, cornerAngles, standingOn, wallsOf, type Job } from '@ogee/core/src/job';
 import { useMemo, useRef, useState } from 'react';
 import { View, type PointerEvent } from 'react-native';
 import Svg, { Circle, G, Path, Polygon } from 'react-native-svg';
@@ -55,12 +54,12 @@ const Names = ({ job, index, fit }: { job: Job; index: number; fit: PlanFit }) =
   const block = job.blocks[index];
   if (block === undefined) return null;
   const outline = measurable(job, index);
-  const lines = sideLines({ ...block, outline: outline.map(([x, y]) => [x, y]) });
+  const lines = wallsOf({ ...block, outline: outline.map(([x, y]) => [x, y]) });
   const inner = standingOn(job, index) === null ? null : INNER;
   return (
     <G>
-      {lines.map(({ start, end, inward, lengthMm, roof }, i) => {
-        if (roof === 'open' || i === inner) return null;
+      {lines.map(({ start, end, inward, lengthMm }, i) => {
+        if (block.sides[i]?.roof === 'open' || i === inner) return null;
         const out = NAME_OUT_PX / fit.pxPerMm;
         const at = fit.toPx([
           (start[0] + end[0]) / 2 - inward[0] * out,

@@ -1,6 +1,5 @@
 import {
   boardOf,
-  changesBetween,
   markOf,
   memberOf,
   workingOf,
@@ -11,6 +10,7 @@ import {
   type RunningMarks,
   tapesOf,
 } from '@ogee/core/src/cuts';
+import { changesBetween } from '@ogee/core/src/list';
 import {
   developmentsOf,
   eaveSection,

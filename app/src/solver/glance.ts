@@ -1,5 +1,6 @@
 import type { PlanDrawing } from '@ogee/core/src/drawing';
 import type { Job } from '@ogee/core/src/job';
+import type { LogEntry } from '@ogee/core/src/log';
 import type { Exercise, ExerciseKind } from '@ogee/core/src/practice';
 import type { Result } from '@ogee/core/src/problem';
 import type { RoofAnswer } from './answers';
@@ -40,4 +41,10 @@ export const exerciseAt = (
 ): Promise<Exercise> => {
   thread ??= new SolverThread();
   return thread.ask<Exercise>((solver) => solver.exercise(kind, seed, display));
+};
+
+/** A log as a table; written there, where what it takes is already. */
+export const logTableOf = (lines: readonly LogEntry[]): Promise<string> => {
+  thread ??= new SolverThread();
+  return thread.ask<string>((solver) => solver.logTable(lines));
 };

@@ -138,13 +138,3 @@ export const storyTapes = (
       .flatMap((ridge) => ridgeTapes(roof, ridge, members, known)),
   ];
 };
-
-/** A tape read from its other end: each near edge is what was the far one. */
-export const fromOtherEnd = (tape: RunningMarks): RunningMarks => {
-  const { length } = tape;
-  if (length === undefined) return tape;
-  return {
-    ...tape,
-    at: inOrder(tape.at.map((one) => ({ ...one, mm: length - one.mm - (one.wide ?? 0) }))),
-  };
-};

@@ -1,5 +1,5 @@
 import { lineCrossing, v2, type Vec2 } from '../geom';
-import { firstEave, type Block, type Job, type Side } from '../job';
+import { firstEave, wallOf, type Block, type Job, type Side } from '../job';
 import { pitchRad } from '../units';
 
 /** One side of a block's outline as a line in plan, at the plate's outside face. */
@@ -34,19 +34,15 @@ export const onSide = (
 /** The sides of a block in order, side i from corner i to the next, as the job has them. */
 export const sideLines = (block: Block): WallLine[] =>
   block.sides.map((side, index) => {
-    const start = block.outline[index];
-    const end = block.outline[(index + 1) % block.outline.length];
-    if (start === undefined || end === undefined)
-      throw new Error(`roof: block ${block.id} has no side ${index}`);
-    const along = v2.unit(v2.sub(end, start));
+    const { start, end, along, inward, lengthMm } = wallOf(block, index);
     return {
       index,
       roof: side.roof,
       start,
       end,
       along,
-      inward: v2.left(along),
-      lengthMm: v2.distance(start, end),
+      inward,
+      lengthMm,
       overhangMm: 'overhang' in side ? side.overhang : 0,
       plateMm: block.plate + ((side.roof === 'eave' && side.raise) || 0),
     };

@@ -1,3 +1,3 @@
-import { onSite } from '../../../src/nav/in-a-job';
+import { inAJob } from '../../../src/nav/in-a-job';
 
-export default onSite(({ SawScreen }) => SawScreen);
+export default inAJob(({ SawScreen }) => SawScreen);

@@ -1,4 +1,4 @@
-import { fromOtherEnd } from '..';
+import { fromOtherEnd } from '../../list';
 import { v2, v3, type Vec2 } from '../../geom';
 import { cornersOf, type Member } from '../../frame';
 import type { Solution } from '../../solve';

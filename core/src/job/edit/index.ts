@@ -77,7 +77,7 @@ export {
   withOpeningAs,
   type Opening,
 } from './openings';
-export type { OnWall } from './on-wall';
+export { wallOf, wallsOf, type OnWall, type Wall } from './on-wall';
 export {
   isRectangle,
   laid,

@@ -14,8 +14,10 @@ export interface OnWall {
 /** A wall as the plan line that distances are counted from: along it, and out from it. */
 export interface Wall {
   readonly start: Vec2;
+  readonly end: Vec2;
   readonly along: Vec2;
   readonly inward: Vec2;
+  readonly lengthMm: number;
   readonly block: Block;
 }
 
@@ -25,8 +27,18 @@ export const wallOf = (block: Block, side: number): Wall => {
   if (start === undefined || end === undefined)
     throw new Error(`job: block ${block.id} has no wall ${side}`);
   const along = v2.unit(v2.sub(end, start));
-  return { start, along, inward: v2.left(along), block };
+  return {
+    start,
+    end,
+    along,
+    inward: v2.left(along),
+    lengthMm: v2.distance(start, end),
+    block,
+  };
 };
+
+/** Every wall of a block in order, wall i from corner i to the next. */
+export const wallsOf = (block: Block): Wall[] => block.outline.map((_, i) => wallOf(block, i));
 
 /** A point by its distances along a wall and out from it. */
 export const onWall = (

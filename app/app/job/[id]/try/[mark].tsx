@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { onSite } from '../../../../src/nav/in-a-job';
+import { inAJob } from '../../../../src/nav/in-a-job';
 
-const Try = onSite(({ TryScreen }) => TryScreen);
+const Try = inAJob(({ TryScreen }) => TryScreen);
 
 export default function OneTrial() {
   const { mark } = useLocalSearchParams<{ mark: string }>();

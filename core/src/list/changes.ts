@@ -1,6 +1,6 @@
 import { CUT_ALIKE_MM, CUT_ALIKE_RAD } from '../geom';
 import { degrees } from '../units';
-import type { CutListEntry } from './model';
+import type { CutListEntry } from '../cuts';
 
 /** What became of a mark: another cut, another number of them, no longer there, or new. */
 export interface MarkChange {

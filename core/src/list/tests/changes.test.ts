@@ -1,7 +1,7 @@
 import { buildingInput, type Building } from '../../tests/building';
 import { readJob, type JobInput } from '../../job';
 import { solve } from '../../solve';
-import { changesBetween } from '../changes';
+import { changesBetween } from '..';
 
 const house: Building = { along: 9000, across: 6000, pitch: '9/12' };
 

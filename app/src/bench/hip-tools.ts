@@ -11,7 +11,7 @@ export const HIP: Tool = {
       id: 'other',
       label: 'Pitch round the corner',
       sort: 'pitch',
-      help: 'the same',
+      help: 'the same, where nothing is written',
     },
     {
       id: 'corner',
@@ -20,7 +20,6 @@ export const HIP: Tool = {
       otherwise: 90,
       least: 1,
       most: 179,
-      help: '90°',
     },
     {
       id: 'run',
@@ -62,7 +61,7 @@ export const COMPOUND: Tool = {
       sort: 'angle',
       otherwise: 90,
       most: 360,
-      help: 'from any one line; 90°',
+      help: 'from any one line',
     },
     {
       id: 'face',
@@ -104,7 +103,6 @@ export const PURLIN: Tool = {
       otherwise: 45,
       least: 1,
       most: 89,
-      help: '45°',
     },
   ],
   work: (values) => {

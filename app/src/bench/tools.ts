@@ -109,7 +109,6 @@ const STEPPING: Tool = {
       sort: 'length',
       otherwise: MM_PER_FOOT,
       least: 10,
-      help: 'a foot',
     },
   ],
   work: (values) => {
@@ -152,7 +151,6 @@ const WALL: Tool = {
       otherwise: 8,
       least: 1,
       most: MOST_STUDS,
-      help: '8',
     },
   ],
   work: (values) => {
@@ -181,7 +179,7 @@ const SADDLE: Tool = {
       id: 'own',
       label: 'Pitch of the saddle',
       sort: 'pitch',
-      help: 'the slope’s own',
+      help: 'the slope’s own, where nothing is written',
     },
   ],
   work: (values) => {

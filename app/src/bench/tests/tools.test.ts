@@ -1,4 +1,4 @@
-import fc from 'fast-check';
+import * as fc from 'fast-check';
 import { outcomeOf } from '../tool';
 import { TOOLS } from '../tools';
 

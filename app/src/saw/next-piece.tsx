@@ -45,7 +45,10 @@ const PatternWords = ({
       ) : mark === pattern.mark ? (
         <>
           <Strong>Cut one first, mark it PATTERN</Strong>
-          <Small>try it in place before the other {pattern.pieces - 1} are traced from it</Small>
+          <Small>
+            try it in place before the other{' '}
+            {pattern.pieces === 2 ? 'is' : `${pattern.pieces - 1} are`} traced from it
+          </Small>
         </>
       ) : (
         <>

@@ -190,6 +190,9 @@ it('the pitch is changed: what is sawn is flagged, and what it still serves is s
   await page.waitForSelector(byId('field-blocks.0.sides.0.pitch'));
   await typeInto(page, 'field-blocks.0.sides.0.pitch', '38');
   await settled(page);
+  // Where the list is read it is said, not at the saw alone.
+  await tap(page, 'place-cuts');
+  await waitForText(page, 'sawn-bar', '2 sawn pieces are not on the list');
   await page.goto(`${server.base}/job/${id}/saw`, { waitUntil: 'domcontentloaded' });
   await waitForText(page, 'misfits', '2 sawn pieces are not on the list');
   const said = await textOf(page, 'misfits');

@@ -14,6 +14,7 @@ import { Small, Title, Words } from '../ui/text';
 import { useWide } from '../ui/use-wide';
 import { ChangesBar } from './changes';
 import { CutListView } from './cut-list';
+import { SawnBar } from '../saw/sawn-bar';
 import { StoryTapes } from './story-tapes';
 
 /** What to saw next. On a wide screen the list stands on the left already. */
@@ -56,6 +57,7 @@ export const CutsScreen = () => {
           testID="to-log"
         />
       </View>
+      <SawnBar />
       <StoryTapes cuts={roof.cuts} />
       {!wide && (
         <View className="-mx-4">

@@ -46,8 +46,12 @@ const turnsOf = (
     }),
   );
 
-/** The day's work of the roof on the screen, with what the log says is sawn; null until it is first told. */
-export const useDay = (): Day | null => {
+/**
+ * The day's work of the roof on the screen, with what the log says is sawn; null until it is first told.
+ *
+ * @param wanted when it is worked out: always, or only where something is sawn
+ */
+export const useDay = (wanted: 'always' | 'sawn' = 'always'): Day | null => {
   const { roof, ask } = useRoof();
   const log = useSiteLog();
   const ticks = useMemo(() => standingTicks(log.entries), [log.entries]);
@@ -57,7 +61,7 @@ export const useDay = (): Day | null => {
       roof === null
         ? null
         : { roof, answer: await ask(roof, (solver, subject) => solver.day(subject, ticks)) },
-    enabled: roof !== null,
+    enabled: roof !== null && (wanted === 'always' || ticks.length > 0),
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 0,

@@ -28,7 +28,16 @@ const VIEWS = [
   ['saw-wide', WIDE, 'light', 'Gannet Point', 'saw'],
   ['try-phone', PHONE, 'dark', 'Heron Slip', 'try/C1', undefined, 'What you see'],
   ['as-built-phone', PHONE, 'light', 'Quince Yard', 'as-built'],
-  ['bench-phone', PHONE, 'light', null, 'bench?sum=hip', undefined, undefined, ['bench-one', '8/12']],
+  [
+    'bench-phone',
+    PHONE,
+    'light',
+    null,
+    'bench?sum=hip',
+    undefined,
+    undefined,
+    ['bench-one', '8/12'],
+  ],
   ['practice-phone', PHONE, 'light', null, 'practice'],
 ];
 

@@ -47,7 +47,9 @@ export const handlesOf = (job: Job, index: number): Handle[] => {
     // The whole of a part on a wall is held by its inner end.
     if (stands && side === INNER)
       return [{ moves: 'part', side, at, way: lines[0]?.along ?? line.along }];
-    return block.sides[side]?.roof === 'open' ? [] : [{ moves: 'wall', side, at, way: outOf(line) }];
+    return block.sides[side]?.roof === 'open'
+      ? []
+      : [{ moves: 'wall', side, at, way: outOf(line) }];
   });
 };
 

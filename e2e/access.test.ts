@@ -1,5 +1,5 @@
 import type { Browser } from 'puppeteer-core';
-import { startApp, type AppServer } from './support/app-server';
+import { jobNamed, startApp, type AppServer } from './support/app-server';
 import { findings, lighthouseFindings } from './support/audit';
 import { byId, launch, openPage, PHONE, WIDE } from './support/browser';
 
@@ -35,12 +35,7 @@ const PAGES = [
 const addressOf = (path: string, id: string): string =>
   path === '' || path.startsWith('/') ? server.base + path : `${server.base}/job/${id}/${path}`;
 
-const wing = async (): Promise<string> => {
-  const { jobs } = (await (await fetch(`${server.base}/api/jobs`)).json()) as {
-    jobs: { id: string; name: string }[];
-  };
-  return jobs.find(({ name }) => name === 'Heron Slip')!.id;
-};
+const wing = (): Promise<string> => jobNamed(server.base, 'Heron Slip');
 
 it.each([
   ['on a phone, in light', PHONE, 'light'],

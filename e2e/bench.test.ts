@@ -1,6 +1,5 @@
-import type { LogPage } from '@ogee/core';
 import type { Browser, Page } from 'puppeteer-core';
-import { startApp, storedJob, type AppServer } from './support/app-server';
+import { jobNamed, loggedIn, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
   choose,
@@ -67,17 +66,13 @@ it('a result is written in the log of a job', async () => {
   await page.waitForSelector(byId('logs'));
   await press(page, 'Gannet Point');
   await waitForText(page, 'written', 'Gannet Point');
-  const { jobs } = (await (await fetch(`${server.base}/api/jobs`)).json()) as {
-    jobs: { id: string; name: string }[];
-  };
-  const { id } = jobs.find(({ name }) => name === 'Gannet Point')!;
-  const logged = async () =>
-    ((await (await fetch(`${server.base}/api/jobs/${id}/log`)).json()) as LogPage).entries;
+  const id = await jobNamed(server.base, 'Gannet Point');
+  const logged = () => loggedIn(server.base, id);
   for (let i = 0; i < 40 && (await logged()).length === 0; i += 1)
     await new Promise((resolve) => setTimeout(resolve, 100));
   const [line] = await logged();
-  expect(line?.entry).toMatchObject({ kind: 'note' });
-  expect(JSON.stringify(line?.entry)).toContain('Triangle: Length');
+  expect(line).toMatchObject({ kind: 'note' });
+  expect(JSON.stringify(line)).toContain('Triangle: Length');
 });
 
 it('a result begins a job: twice the run across, at its slope', async () => {

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core';
 import type { CutListEntry, Job } from '@ogee/core';
-import { commandLine, startApp, storedJob, type AppServer } from './support/app-server';
+import { commandLine, jobNamed, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
   choose,
@@ -25,10 +25,7 @@ let page: Page;
 
 /** The station alone, its rafters 180 above the plate: figures that can be worked out by heart. */
 const stationAlone = async (): Promise<void> => {
-  const { jobs } = (await (await fetch(`${server.base}/api/jobs`)).json()) as {
-    jobs: { id: string; name: string }[];
-  };
-  const address = `${server.base}/api/jobs/${jobs.find(({ name }) => name === 'Gannet Point')!.id}`;
+  const address = `${server.base}/api/jobs/${await jobNamed(server.base, 'Gannet Point')}`;
   const stored = (await (await fetch(address)).json()) as { revision: number; job: Job };
   const { blocks, framing } = stored.job;
   const job = {

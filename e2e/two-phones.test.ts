@@ -1,6 +1,6 @@
-import { readJob, solve, type LogPage, type StoredJob } from '@ogee/core';
+import { readJob, solve, type StoredJob } from '@ogee/core';
 import type { Browser, Page } from 'puppeteer-core';
-import { startApp, type AppServer } from './support/app-server';
+import { jobNamed, loggedIn, startApp, type AppServer } from './support/app-server';
 import {
   byId,
   launch,
@@ -87,17 +87,11 @@ const tick = async (page: Page, pieces: number): Promise<void> => {
 const allWithServer = (page: Page): Promise<unknown> =>
   page.waitForSelector(byId('log-state'), { hidden: true, timeout: 45_000 });
 
-const logged = async (): Promise<LogPage['entries'][number]['entry'][]> => {
-  const answer = await fetch(`${server.base}/api/jobs/${id}/log`);
-  return ((await answer.json()) as LogPage).entries.map(({ entry }) => entry);
-};
+const logged = () => loggedIn(server.base, id);
 
 beforeAll(async () => {
   server = await startApp();
-  const { jobs } = (await (await fetch(`${server.base}/api/jobs`)).json()) as {
-    jobs: { id: string; name: string }[];
-  };
-  id = jobs.find(({ name }) => name === 'Quince Yard')!.id;
+  id = await jobNamed(server.base, 'Quince Yard');
   const { job } = (await (await fetch(`${server.base}/api/jobs/${id}`)).json()) as StoredJob;
   const read = readJob(job);
   const solved = read.ok ? solve(read.value) : read;

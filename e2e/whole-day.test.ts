@@ -1,6 +1,6 @@
-import { newJob, solve, readJob, type CutListEntry, type Job, type LogPage } from '@ogee/core';
+import { newJob, solve, readJob, type CutListEntry, type Job } from '@ogee/core';
 import type { Browser, Page } from 'puppeteer-core';
-import { startApp, storedJob, type AppServer } from './support/app-server';
+import { loggedIn, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
   choose,
@@ -53,10 +53,7 @@ const common = async (): Promise<CutListEntry> =>
     .filter(({ kind }) => kind === 'common')
     .reduce((most, one) => (one.count > most.count ? one : most));
 
-const logged = async (): Promise<LogPage['entries'][number]['entry'][]> => {
-  const answer = await fetch(`${server.base}/api/jobs/${id}/log`);
-  return ((await answer.json()) as LogPage).entries.map(({ entry }) => entry);
-};
+const logged = () => loggedIn(server.base, id);
 
 const diagonal = ({ blocks }: Job): number => {
   const [one, , three] = blocks[0]!.outline;

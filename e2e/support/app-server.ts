@@ -1,4 +1,4 @@
-import { formatLength, spokenLength, type Job } from '@ogee/core';
+import { formatLength, spokenLength, type Job, type LogEntry, type LogPage } from '@ogee/core';
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -53,6 +53,22 @@ export const storedJob = async (page: Page): Promise<{ revision: number; job: Jo
   const id = /job\/([^/]+)/.exec(pathname)?.[1] ?? '';
   const answer = await fetch(`${origin}/api/jobs/${id}`);
   return (await answer.json()) as { revision: number; job: Job };
+};
+
+/** The id of a job by its name. */
+export const jobNamed = async (base: string, name: string): Promise<string> => {
+  const { jobs } = (await (await fetch(`${base}/api/jobs`)).json()) as {
+    jobs: { id: string; name: string }[];
+  };
+  const found = jobs.find((job) => job.name === name);
+  if (found === undefined) throw new Error(`there is no job ${name}`);
+  return found.id;
+};
+
+/** The lines of a job's log, as the server has them. */
+export const loggedIn = async (base: string, id: string): Promise<LogEntry[]> => {
+  const answer = await fetch(`${base}/api/jobs/${id}/log`);
+  return ((await answer.json()) as LogPage).entries.map(({ entry }) => entry);
 };
 
 /** A length as it is read aloud, in feet and inches. */

@@ -4,8 +4,9 @@ import type { Source } from '@ogee/core/src/log';
 import { useRef } from 'react';
 import { View } from 'react-native';
 import { Entry, type Hand } from '../ui/entry';
-import { lengthKeys, readLengthEntry, writeLength } from '../ui/length-entry';
+import { lengthKeys, readLengthEntry, writeLength, writeTenth } from '../ui/length-entry';
 import { Figure, Small } from '../ui/text';
+import { signed } from './off';
 
 interface MeasuredFieldProps {
   readonly label: string;
@@ -68,14 +69,12 @@ export const MeasuredField = ({
       />
       <View className="flex-row flex-wrap items-baseline justify-between gap-x-3">
         <Small>
-          planned {writeLength(Math.round(planned * 10) / 10, display)}
+          planned {writeTenth(planned, display)}
           {help === undefined ? '' : `; ${help}`}
         </Small>
         {off !== null && (
           <Figure className={bad ? 'text-pencil' : ''} testID={`off-${path}`}>
-            {Math.abs(off) < 0.05
-              ? 'as planned'
-              : `${off > 0 ? '+' : '−'}${writeLength(Math.round(Math.abs(off) * 10) / 10, display)}${bad ? ' !' : ''}`}
+            {Math.abs(off) < 0.05 ? 'as planned' : `${signed(off, display)}${bad ? ' !' : ''}`}
           </Figure>
         )}
       </View>

@@ -1,15 +1,14 @@
 import type { Off } from '@ogee/core/src/as-built';
 import type { Job } from '@ogee/core/src/job';
 import type { Measurement, Source } from '@ogee/core/src/log';
-import { writeLength } from '../ui/length-entry';
+import { writeLength, writeTenth } from '../ui/length-entry';
 
 export type Display = Job['display'];
 /** The newest measurement of each thing, by its path. */
 export type Taken = ReadonlyMap<string, Measurement>;
 
 /** A length to a tenth of a millimetre, without its sign. */
-export const tenth = (mm: number, display: Display): string =>
-  writeLength(Math.round(Math.abs(mm) * 10) / 10, display);
+export const tenth = (mm: number, display: Display): string => writeTenth(Math.abs(mm), display);
 
 /** The same with its sign: how far something is off. */
 export const signed = (mm: number, display: Display): string =>

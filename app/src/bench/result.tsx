@@ -12,7 +12,7 @@ import { fitPlan } from '../draw/plan-fit';
 import { useTheme } from '../theme/theme';
 import { Button } from '../ui/button';
 import { Length } from '../ui/length';
-import { writeLength } from '../ui/length-entry';
+import { writeTenth } from '../ui/length-entry';
 import { Figure, Small, Strong, Words } from '../ui/text';
 import type { Figured, Outcome } from './tool';
 
@@ -21,13 +21,10 @@ type Display = Job['display'];
 const HEIGHT_PX = 150;
 const MARGIN_PX = 16;
 
-/** To a tenth of a millimetre: finer than any rule. */
-const tenth = (mm: number): number => Math.round(mm * 10) / 10;
-
 const text = ({ value, unit }: Figured, display: Display): string => {
   switch (unit) {
     case 'length':
-      return writeLength(tenth(value), display);
+      return writeTenth(value, display);
     case 'angle':
       return formatDegrees(value, 2);
     case 'pitch':

@@ -19,14 +19,11 @@ export class LogBox {
 
   async lines(jobId: string): Promise<LogLine[]> {
     const [kept, here] = await Promise.all([this.shelf.lines(jobId), this.spare.lines(jobId)]);
-    const known = new Map([...here, ...kept].map((line) => [line.id, line]));
+    const inWindow = (line: LogLine): LogLine =>
+      line.at === 'device' ? { ...line, at: 'window' } : line;
+    const shelved = this.shelf.lasts ? kept : kept.map(inWindow);
+    const known = new Map([...here.map(inWindow), ...shelved].map((line) => [line.id, line]));
     return [...known.values()];
-  }
-
-  /** Lines of a job that are in this window alone. */
-  async unkept(jobId: string): Promise<number> {
-    const held = this.shelf.lasts ? await this.spare.waiting() : await this.waiting();
-    return held.filter((line) => line.jobId === jobId).length;
   }
 
   async append(jobId: string, entries: readonly LogEntry[]): Promise<void> {

@@ -7,8 +7,8 @@ export interface LogLine {
   readonly id: string;
   readonly jobId: string;
   readonly entry: LogEntry;
-  /** The server has it, the server does not have it yet, or it would not take it. */
-  readonly at: 'server' | 'device' | 'refused';
+  /** The server has it; it is on this device, or in this window alone, and not with the server yet; or that would not take it. */
+  readonly at: 'server' | 'device' | 'window' | 'refused';
   /** It was written on this device. */
   readonly own: boolean;
 }

@@ -18,6 +18,8 @@ export interface SiteLog {
   /** Lines that the server does not have yet, and those that it would not take. */
   readonly waiting: number;
   readonly refused: number;
+  /** Of those that wait, how many are in this window alone, because the device would not keep them. */
+  readonly unkept: number;
   /** Writes lines; gives their ids. */
   readonly write: (...lines: readonly NewLine[]) => Promise<readonly string[]>;
 }
@@ -61,7 +63,8 @@ export const useSiteLog = (): SiteLog => {
   return {
     lines,
     entries,
-    waiting: lines.filter(({ at }) => at === 'device').length,
+    waiting: lines.filter(({ at }) => at === 'device' || at === 'window').length,
+    unkept: lines.filter(({ at }) => at === 'window').length,
     refused: lines.filter(({ at }) => at === 'refused').length,
     write,
   };

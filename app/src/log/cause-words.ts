@@ -1,6 +1,6 @@
 import type { Cause } from '@ogee/core/src/log';
 import type { Job } from '@ogee/core/src/job';
-import { writeLength } from '../ui/length-entry';
+import { writeTenth } from '../ui/length-entry';
 
 /** Each cause in a sentence: with its measure, and which way that is off. */
 const CAUSE_WORDS: Readonly<Record<Cause, (by: string, more: boolean) => string>> = {
@@ -26,5 +26,5 @@ export const causeWords = (
   display: Job['display'],
 ): string => {
   const mm = by ?? 0;
-  return CAUSE_WORDS[cause](writeLength(Math.round(Math.abs(mm) * 10) / 10, display), mm > 0);
+  return CAUSE_WORDS[cause](writeTenth(Math.abs(mm), display), mm > 0);
 };

@@ -6,14 +6,15 @@ import { Small, Strong } from '../ui/text';
 
 /** Where the lines of the log are: nothing is said where the server has them all. */
 export const LogMark = ({ log }: { readonly log: SiteLog }) => {
-  const { waiting, refused } = log;
+  const { waiting, refused, unkept } = log;
   if (waiting + refused === 0) return null;
   return (
     <View aria-live="polite" testID="log-state">
       {waiting > 0 && (
         <Small className="text-pencil">
-          {waiting === 1 ? 'One line is' : `${waiting} lines are`} on this device and not with the
-          server yet; nothing is lost
+          {waiting === 1 ? 'One line is' : `${waiting} lines are`}{' '}
+          {unkept > 0 ? 'in this window only' : 'on this device'} and not with the server yet;{' '}
+          {unkept > 0 ? 'keep it open' : 'nothing is lost'}
         </Small>
       )}
       {refused > 0 && (

@@ -11,7 +11,7 @@ import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
 import { Choice } from '../ui/choice';
 import { KindLine } from '../ui/kind-line';
-import { writeLength } from '../ui/length-entry';
+import { writeLength, writeTenth } from '../ui/length-entry';
 import { Loading } from '../ui/states';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
 
@@ -52,8 +52,8 @@ const Traced = ({
       )}
       {firstMarkMm !== null && (
         <Small>
-          On the pattern itself the upper cut’s mark stands{' '}
-          {writeLength(Math.round(firstMarkMm * 10) / 10, display)} from its upper end.
+          On the pattern itself the upper cut’s mark stands {writeTenth(firstMarkMm, display)} from
+          its upper end.
         </Small>
       )}
     </View>

@@ -1,23 +1,24 @@
 import type { Misfit } from '@ogee/core/src/cutting-day';
 import type { Job } from '@ogee/core/src/job';
 import { View } from 'react-native';
-import { writeLength } from '../ui/length-entry';
+import { writeTenth } from '../ui/length-entry';
 import { Figure, Small, Strong, Words } from '../ui/text';
 
-const rounded = (mm: number): number => Math.round(Math.abs(mm) * 10) / 10;
+/** Off by less than this is shown as nothing. mm */
+const NOTHING_MM = 0.05;
 
 /** What to do with a sawn piece that serves no more as it is. */
 export const misfitWords = (
   { verdict, heir, byMm, elsewhere, sawn }: Misfit,
   display: Job['display'],
 ): { readonly what: string; readonly then: string } => {
-  const by = writeLength(rounded(byMm), display);
+  const by = writeTenth(Math.abs(byMm), display);
   const other = elsewhere === null ? null : `it can be sawn down to ${elsewhere}`;
   const name = heir === sawn.mark || heir === null ? '' : ` for ${heir}`;
   switch (verdict) {
     case 'long':
       return {
-        what: rounded(byMm) === 0 ? `wants other cuts${name}` : `${by} too long${name}`,
+        what: Math.abs(byMm) < NOTHING_MM ? `wants other cuts${name}` : `${by} too long${name}`,
         then: `saw it again as ${heir ?? ''}: there is wood enough`,
       };
     case 'short':

@@ -55,8 +55,9 @@ export const useDay = (wanted: 'always' | 'sawn' = 'always'): Day | null => {
   const { roof, ask } = useRoof();
   const log = useSiteLog();
   const ticks = useMemo(() => standingTicks(log.entries), [log.entries]);
+  const sawn = useMemo(() => ticks.map(({ id }) => id).join(), [ticks]);
   const { data } = useQuery({
-    queryKey: ['day', roof?.serial ?? 0, ticks.map(({ id }) => id).join()],
+    queryKey: ['day', roof?.serial ?? 0, sawn],
     queryFn: async () =>
       roof === null
         ? null

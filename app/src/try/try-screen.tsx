@@ -13,7 +13,7 @@ import type { TriedAnswer } from '../solver/answers';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
 import { Choice } from '../ui/choice';
-import { writeLength } from '../ui/length-entry';
+import { writeLength, writeTenth } from '../ui/length-entry';
 import { LooseLength } from '../ui/loose-fields';
 import { Loading, Standstill } from '../ui/states';
 import { useTerms } from '../ui/terms';
@@ -86,7 +86,7 @@ const Cause = ({
           <Small>
             {change.marks === 0
               ? 'Taken into the job it changes no mark.'
-              : `Taken into the job it changes ${change.marks} marks, the most by ${writeLength(Math.round(change.mostMm * 10) / 10, display)}.`}
+              : `Taken into the job it changes ${change.marks} marks, the most by ${writeTenth(change.mostMm, display)}.`}
           </Small>
           <Button label="Take it into the job" onPress={onTake} testID={`take-${place}`} />
         </>

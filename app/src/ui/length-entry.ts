@@ -23,6 +23,10 @@ const decimals = (mm: number): number =>
 export const writeLength = (mm: number, display: Display): string =>
   formatLength(mm, lengthFormat(display, decimals(mm)));
 
+/** The same to a tenth of a millimetre: for what is worked out, finer than any rule. */
+export const writeTenth = (mm: number, display: Display): string =>
+  writeLength(Math.round(mm * 10) / 10, display);
+
 /** A board's section, the unit said once. */
 export const writeStock = (
   { thickness, depth }: { readonly thickness: number; readonly depth: number },

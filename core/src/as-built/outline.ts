@@ -9,6 +9,7 @@ import {
   type Measured,
 } from '../job';
 import type { Measurement } from '../log';
+import { radians } from '../units';
 import { asBuiltPath } from './measured';
 
 type Taken = ReadonlyMap<string, Measurement>;
@@ -22,7 +23,8 @@ export interface Off {
   readonly off: number | null;
 }
 
-const offOf = (taken: Taken, path: string, planned: number): Off => {
+/** One thing of a part, or of a timber, against what was planned. */
+export const oneOff = (taken: Taken, path: string, planned: number): Off => {
   const measured = taken.get(path)?.value ?? null;
   return { path, planned, measured, off: measured === null ? null : measured - planned };
 };
@@ -32,14 +34,11 @@ export const sidesOff = (
   block: Block,
   taken: Taken,
 ): { readonly walls: Off[]; readonly diagonals: Off[] } => ({
-  walls: wallLengths(block).map((mm, i) => offOf(taken, asBuiltPath.wall(block.id, i), mm)),
+  walls: wallLengths(block).map((mm, i) => oneOff(taken, asBuiltPath.wall(block.id, i), mm)),
   diagonals: spokesOf(block.outline).map((mm, i) =>
-    offOf(taken, asBuiltPath.diagonal(block.id, i), mm),
+    oneOff(taken, asBuiltPath.diagonal(block.id, i), mm),
   ),
 });
-
-/** One thing of a part, or of a timber. */
-export const oneOff = offOf;
 
 /**
  * The plan as it stands: what is measured as measured, the rest as planned. It comes as the tape gives it, wall 1 along
@@ -67,7 +66,7 @@ export const cornersOff = (block: Block, outline: readonly Vec2[]): CornerOff[] 
       lengths[i] ?? 0,
       lengths[(i + lengths.length - 1) % lengths.length] ?? 0,
     );
-    const off = ((corner.deg - plannedDeg) * Math.PI) / 180;
+    const off = radians(corner.deg - plannedDeg);
     return { ...corner, plannedDeg, endOffMm: Math.sin(off) * shorter };
   });
 };

@@ -1,5 +1,6 @@
-import type { CutEntry, CutListEntry } from '../cuts';
+import type { CutListEntry } from '../cuts';
 import { CUT_ALIKE_MM, CUT_ALIKE_RAD } from '../geom';
+import { cutsAlike } from '../list';
 import { degrees } from '../units';
 
 /** One piece that others are traced from, marked PATTERN. */
@@ -19,17 +20,6 @@ export interface Pattern {
 const ALIKE_DEG = degrees(CUT_ALIKE_RAD);
 
 const near = (one: number, other: number, slack: number): boolean => Math.abs(one - other) <= slack;
-
-const cutsAlike = (one: readonly CutEntry[], other: readonly CutEntry[]): boolean =>
-  one.length === other.length &&
-  one.every((cut, i) => {
-    const like = other[i];
-    return (
-      like?.at === cut.at &&
-      near(like.faceAngle, cut.faceAngle, ALIKE_DEG) &&
-      near(like.faceTilt, cut.faceTilt, ALIKE_DEG)
-    );
-  });
 
 /** Whether two lines share every cut, so that one is the other with a length taken out of its middle. */
 const sharesCuts = (one: CutListEntry, other: CutListEntry): boolean =>

@@ -1,4 +1,5 @@
 import {
+  area2,
   clipConvex,
   SAME_POINT_MM,
   subtractConvex,
@@ -44,11 +45,7 @@ const xs = (loops: Faces['left']): number[] => loops.flatMap((loop) => loop.map(
 
 /** A loop counter-clockwise, as polygons are here. */
 const asPolygon = (loop: readonly Vec2[]): TaggedPolygon<null> => {
-  const twice = loop.reduce(
-    (sum, p, i) => sum + v2.cross(loop[(i + loop.length - 1) % loop.length] ?? p, p),
-    0,
-  );
-  const points = twice < 0 ? [...loop].reverse() : [...loop];
+  const points = area2(loop) < 0 ? [...loop].reverse() : [...loop];
   return { points, tags: points.map(() => null) };
 };
 
@@ -66,14 +63,6 @@ const boundsOf = (loop: readonly Vec2[]): Bounds => {
   });
 };
 
-const area = ({ points }: TaggedPolygon<null>): number =>
-  Math.abs(
-    points.reduce(
-      (sum, p, i) => sum + v2.cross(points[(i + points.length - 1) % points.length] ?? p, p),
-      0,
-    ) / 2,
-  );
-
 /** Whether all of some loops, moved along by `shift`, lies in what is left of a face. */
 const within = (loops: Faces['left'], shift: number, bounds: readonly Bounds[]): boolean =>
   loops.every((loop) => {
@@ -88,7 +77,7 @@ const within = (loops: Faces['left'], shift: number, bounds: readonly Bounds[]):
       });
       if (rest.length === 0) return true;
     }
-    return rest.reduce((sum, piece) => sum + area(piece), 0) < NOTHING_MM2;
+    return rest.reduce((sum, { points }) => sum + area2(points), 0) < NOTHING_MM2;
   });
 
 const distinct = (values: readonly number[]): number[] =>

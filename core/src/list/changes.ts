@@ -1,6 +1,6 @@
 import { CUT_ALIKE_MM, CUT_ALIKE_RAD } from '../geom';
 import { degrees } from '../units';
-import type { CutListEntry } from '../cuts';
+import type { CutEntry, CutListEntry } from '../cuts';
 
 /** What became of a mark: another cut, another number of them, no longer there, or new. */
 export interface MarkChange {
@@ -14,6 +14,18 @@ export interface MarkChange {
 
 const near = (one: number, other: number, slack: number): boolean => Math.abs(one - other) <= slack;
 
+/** Whether two lines have the same cuts in the same places: each line on the face, and each tilt. */
+export const cutsAlike = (one: readonly CutEntry[], other: readonly CutEntry[]): boolean =>
+  one.length === other.length &&
+  one.every((cut, i) => {
+    const like = other[i];
+    return (
+      like?.at === cut.at &&
+      near(like.faceAngle, cut.faceAngle, degrees(CUT_ALIKE_RAD)) &&
+      near(like.faceTilt, cut.faceTilt, degrees(CUT_ALIKE_RAD))
+    );
+  });
+
 /** Whether two lines of the list are sawn alike. */
 const sawnAlike = (one: CutListEntry, other: CutListEntry): boolean => {
   const lengths = ['longPoint', 'shortPoint', 'body', 'tail', 'blank'] as const;
@@ -24,16 +36,7 @@ const sawnAlike = (one: CutListEntry, other: CutListEntry): boolean => {
     one.stock.depth === other.stock.depth &&
     lengths.every((name) => near(one.length[name], other.length[name], CUT_ALIKE_MM)) &&
     [0, 1].every((i) => near(seats[0]?.[i] ?? 0, seats[1]?.[i] ?? 0, CUT_ALIKE_MM)) &&
-    one.cuts.length === other.cuts.length &&
-    one.cuts.every((cut, i) => {
-      const like = other.cuts[i];
-      return (
-        like !== undefined &&
-        like.at === cut.at &&
-        near(like.faceAngle, cut.faceAngle, degrees(CUT_ALIKE_RAD)) &&
-        near(like.faceTilt, cut.faceTilt, degrees(CUT_ALIKE_RAD))
-      );
-    })
+    cutsAlike(one.cuts, other.cuts)
   );
 };
 

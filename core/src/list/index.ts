@@ -3,5 +3,5 @@
  *
  * Takes lists as they are printed and knows nothing of the frame, so that a page that shows one fetches no more.
  */
-export { changesBetween, type MarkChange } from './changes';
+export { changesBetween, cutsAlike, type MarkChange } from './changes';
 export { fromOtherEnd } from './other-end';

@@ -3,7 +3,7 @@ import type { Cause } from '../log';
 import type { Others, Supposed } from './causes';
 import { supposedOf } from './causes';
 import { SIGNS, signsOf, type Held, type Seen, type Sign } from './hold';
-import { placeOf, triedPiece, type TriedPiece } from './piece';
+import { placeOf, triedPiece, type Place, type TriedPiece } from './piece';
 
 /** How the piece was held, what was seen, and whether its like show the same. */
 export interface Looked {
@@ -41,8 +41,11 @@ const signsFor = ({ held, seen }: Looked): readonly Sign[] =>
 const misfit = (shown: Seen, { seen }: Looked, signs: readonly Sign[]): number =>
   signs.reduce((sum, sign) => sum + (((shown[sign] ?? 0) - (seen[sign] ?? 0)) / READ_MM) ** 2, 0);
 
-const shownBy = (supposed: Supposed, piece: TriedPiece, held: Held, byMm: number): Seen =>
-  signsOf(supposed.piece(piece, byMm), supposed.place(placeOf(piece), byMm), held, piece);
+/** What a cause would show, by its measure, on a piece tried where it should fit. */
+const showing =
+  (piece: TriedPiece, place: Place, held: Held) =>
+  (supposed: Supposed, byMm: number): Seen =>
+    signsOf(supposed.piece(piece, byMm), supposed.place(place, byMm), held, piece);
 
 /** The measure by which a cause explains best what was seen: looked for by steps, then by ever finer ones. */
 const bestMeasure = (off: (byMm: number) => number): number => {
@@ -72,18 +75,18 @@ export const likelyCauses = (
   if (piece === null || signs.length === 0) return [];
   const meets = member.ends.find(({ at, meets: id }) => at === 'top' && id !== null)?.meets;
   const against = members.find(({ id }) => id === meets);
+  const shownBy = showing(piece, placeOf(piece), looked.held);
   const weighed = supposedOf(member, piece, against).map((supposed) => {
-    const off = (byMm: number): number =>
-      misfit(shownBy(supposed, piece, looked.held, byMm), looked, signs);
+    const off = (byMm: number): number => misfit(shownBy(supposed, byMm), looked, signs);
     const byMm = supposed.measured ? bestMeasure(off) : 0;
     const elsewhere =
       looked.others === null || supposed.shows.includes(looked.others) ? 1 : ELSEWHERE;
-    const against2 = off(byMm) + (supposed.measured ? CHOSEN : 0);
+    const badness = off(byMm) + (supposed.measured ? CHOSEN : 0);
     return {
       cause: supposed.cause,
       byMm: supposed.measured ? byMm : null,
-      log: Math.log(supposed.before * elsewhere) - against2 / 2,
-      shows: shownBy(supposed, piece, looked.held, byMm),
+      log: Math.log(supposed.before * elsewhere) - badness / 2,
+      shows: shownBy(supposed, byMm),
     };
   });
   const most = Math.max(...weighed.map(({ log }) => log));

@@ -52,5 +52,6 @@ for (const [name, path] of Object.entries(CUTS))
       join(FONTS, `${name}${part}.woff2`),
       await subsetFont(readFileSync(require.resolve(path)), text(ranges), {
         targetFormat: 'woff2',
+        noHinting: true,
       }),
     );

@@ -11,7 +11,16 @@ const config = getDefaultConfig(__dirname);
  */
 const UNUSED = {
   // Core words its own messages, and the server alone describes its schemas.
-  zod: ['/locales/index.js', '/json-schema-processors.js', '/from-json-schema.js'],
+  zod: [
+    '/locales/index.js',
+    '/json-schema-processors.js',
+    '/json-schema-generator.js',
+    '/from-json-schema.js',
+    '/deep-partial.js',
+    '/in-out.js',
+    // The content policy forbids code made from text.
+    './compile.js',
+  ],
   // There is one layout, of our own, and no page that lists the routes.
   'expo-router': [
     '/layouts/Tabs',
@@ -21,15 +30,45 @@ const UNUSED = {
     './views/Sitemap',
     '/react-navigation/bottom-tabs',
     './stack-utils',
+    './views/Unmatched',
+    './Unmatched',
+    './Toast',
+    '/link/Link',
+    './Link',
+    './createStaticNavigation',
+    './StaticNavigation',
+    './DrawerRouter',
   ],
+  // Drawings are made of parts, never read from text.
+  'react-native-svg': ['./xml'],
   // Long lists are virtual by another package.
   'react-native-web': ['/exports/FlatList', '/exports/SectionList', '/exports/VirtualizedList'],
 };
 
+/** What stands in for lists of everything, by what they are asked for by, and by which package (`app`: this one). */
+const STAND_INS = [
+  ['react-native.js', /^react-native(-web(\/dist\/index)?)?$/, null],
+  ['expo-router.js', /^expo-router$/, 'app'],
+  ['router-head.js', /^\.\/head$/, 'expo-router'],
+  ['native-stack.js', /\/native-stack\/createNativeStackNavigator$/, 'expo-router'],
+  ['zod.js', /^zod$/, 'app'],
+  ['screens.js', /^react-native-screens$/, 'expo-router'],
+  ['styled-components.js', /^\.\/components$/, 'react-native-css-interop'],
+];
+
+/** The package a module belongs to: its name, or `app`. */
+const packageOf = (modulePath) => {
+  const [, inside] = modulePath.split(/.*\/node_modules\//);
+  return inside === undefined ? 'app' : inside.split('/')[0];
+};
+
 config.resolver.resolveRequest = (context, name, platform) => {
-  const from = context.originModulePath.split('/node_modules/').at(-1).split('/')[0];
-  if (name.endsWith('/native-stack/createNativeStackNavigator'))
-    return { type: 'sourceFile', filePath: path.join(__dirname, 'stand-ins', 'native-stack.js') };
+  const from = packageOf(context.originModulePath);
+  const standIn = STAND_INS.find(
+    ([, asked, by]) => asked.test(name) && (by === null || by === from),
+  );
+  if (standIn !== undefined)
+    return { type: 'sourceFile', filePath: path.join(__dirname, 'stand-ins', standIn[0]) };
   return UNUSED[from]?.some((end) => name.endsWith(end))
     ? { type: 'empty' }
     : context.resolveRequest(context, name, platform);

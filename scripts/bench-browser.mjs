@@ -133,16 +133,17 @@ const keystrokes = async (browser, url, size, slower) => {
   const opened = await openPage(browser, size);
   const { page } = opened;
   await page.goto(url);
-  const field = 'input[data-testid^="field-blocks.0.outline"]';
+  const field = 'input[data-testid="field-blocks.0.outline.1"]';
   await page.waitForSelector(field, { timeout: 60_000 });
   await quiet(opened);
   await page.click(field);
   await quiet(opened);
-  await page.keyboard.press('End');
-  // So that a digit more is half a millimetre, and half an inch, and never out of bounds.
-  await page.keyboard.press(
-    await page.$eval(field, ({ value }) => (/['"]/.test(value) ? ' ' : '.')),
-  );
+  // Half a millimetre or half an inch more, and back.
+  const number = await page.$eval(field, (input) => {
+    input.select();
+    return input.value.replace(/( mm|")$/, '');
+  });
+  await page.keyboard.type(`${number}.5`);
   await opened.slowDown(slower);
   await opened.longTasks();
   const work = [];
@@ -154,6 +155,8 @@ const keystrokes = async (browser, url, size, slower) => {
     const before = await opened.busyMs();
     await page.keyboard.press(at % 2 === 0 ? 'Backspace' : '5');
     await quiet(opened, 400);
+    const refused = await page.$eval(field, (input) => input.getAttribute('aria-invalid'));
+    if (refused === 'true') throw new Error(`"${number}" with a digit more is refused`);
     if (at < 0) continue;
     work.push((await opened.busyMs()) - before);
     tasks.push(...(await opened.longTasks()));

@@ -2,17 +2,17 @@ import '../src/theme/global.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Slot, type ErrorBoundaryProps } from 'expo-router';
 import { useState } from 'react';
-import { z } from 'zod';
 import { OutboxProvider } from '../src/data/outbox-provider';
-import { rememberOpening } from '../src/nav/addressed';
+import { openedOnAJob, rememberOpening } from '../src/nav/addressed';
+import { fetchJobParts } from '../src/nav/in-a-job';
 import { useKeptApp } from '../src/shell/keep-app';
 import { SkipLink } from '../src/shell/skip-link';
 import { ThemeProvider } from '../src/theme/theme';
 import { Standstill } from '../src/ui/states';
 
 rememberOpening();
-// The content policy forbids code made from text; schemas are read without it.
-z.config({ jitless: true });
+// Fetched beside the rest, not after it; what does not come is asked for anew when it is shown.
+if (openedOnAJob()) fetchJobParts().catch(() => undefined);
 
 export default function RootLayout() {
   useKeptApp();

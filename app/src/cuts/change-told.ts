@@ -31,3 +31,12 @@ export const changedBy = ({ was, is, cut }: MarkChange, display: Job['display'])
 
 /** A length that changes by less is the same. mm */
 const LEAST_TOLD_MM = 0.05;
+
+/** What a mark's long point was, where it is cut otherwise now; null where it is not. */
+export const wasBefore = (
+  change: MarkChange | undefined,
+  display: Job['display'],
+): string | null => {
+  if (change?.cut !== true) return null;
+  return change.was === null ? 'new' : `was ${writeLength(change.was.length.longPoint, display)}`;
+};

@@ -1,14 +1,12 @@
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import { changesBetween, type MarkChange } from '@ogee/core/src/list';
-import type { Job } from '@ogee/core/src/job';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { useDrawnRoof, useRoof } from '../data/roof';
 import { Button } from '../ui/button';
 import { Fold } from '../ui/fold';
-import { writeLength } from '../ui/length-entry';
-import { Figure, Small, Strong } from '../ui/text';
+import { Figure, Strong } from '../ui/text';
 import { changeTold } from './change-told';
 
 interface Changes {
@@ -75,15 +73,4 @@ export const ChangesBar = () => {
       <Button label="Read" onPress={read} testID="changes-read" />
     </View>
   );
-};
-
-/** What a mark's long point was, where it is another now. */
-export const ChangedFrom = ({ mark, display }: { mark: string; display: Job['display'] }) => {
-  const { changes } = useChanges();
-  const change = changes.get(mark);
-  return change?.cut === true ? (
-    <Small className="text-chalk">
-      {change.was === null ? 'new' : `was ${writeLength(change.was.length.longPoint, display)}`}
-    </Small>
-  ) : null;
 };

@@ -1,13 +1,15 @@
 import { KINDS_IN_ORDER, kindName, type Kind } from '@ogee/core/src/kinds';
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
+import type { MarkChange } from '@ogee/core/src/list';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { angleSummary, boardNeeded } from '@ogee/core/src/wording';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState, type Ref } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
-import { writeStock } from '../ui/length-entry';
-import { ChangedFrom } from './changes';
+import { asWritten, writeStock } from '../ui/length-entry';
+import { wasBefore } from './change-told';
+import { useChanges } from './changes';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { useScroller } from '../ui/scroller';
@@ -21,43 +23,69 @@ export const handsText = ({ hands }: CutListEntry): string =>
     .filter((text) => text !== '')
     .join(', ');
 
-interface RowProps {
-  readonly entry: CutListEntry;
+/** All that a row shows, as it is shown: a piece that changes by less than can be read is not drawn anew. */
+interface RowText {
+  readonly mark: string;
+  readonly count: number;
+  readonly hands: string;
+  /** The long point, as near as it is written. mm */
+  readonly longPoint: number;
+  readonly board: string;
+  readonly heights: string;
+  readonly was: string | null;
+  readonly angles: string;
+}
+
+const rowText = (
+  entry: CutListEntry,
+  display: Display,
+  change: MarkChange | undefined,
+): RowText => ({
+  mark: entry.mark,
+  count: entry.count,
+  hands: handsText(entry),
+  longPoint: asWritten(entry.length.longPoint, display),
+  board: `${writeStock(entry.stock, display)} · ${boardNeeded(entry.length.blank, display)}`,
+  heights: (entry.heights ?? [])
+    .map(({ abovePlate }) => `top ${formatLength(abovePlate, lengthFormat(display))} above ‹plate›`)
+    .join(HEIGHTS_APART),
+  was: wasBefore(change, display),
+  angles: angleSummary(entry.cuts, display),
+});
+
+const HEIGHTS_APART = '; ';
+
+interface RowProps extends RowText {
   readonly display: Display;
   readonly chosen: boolean;
   readonly onOpen: (mark: string) => void;
 }
 
-const Row = memo(({ entry, display, chosen, onOpen }: RowProps) => {
-  const hands = handsText(entry);
+const Row = memo((row: RowProps) => {
+  const { mark, count, hands, longPoint, board, heights, was, angles } = row;
+  const { display, chosen, onOpen } = row;
   return (
     <Pressable
       role="link"
-      onPress={() => onOpen(entry.mark)}
+      onPress={() => onOpen(mark)}
       aria-current={chosen ? 'true' : undefined}
-      testID={`piece-${entry.mark}`}
+      testID={`piece-${mark}`}
       className={`min-h-[64px] flex-row items-center gap-3 border-t border-grain px-3 py-1 active:bg-wash ${chosen ? 'bg-wash' : ''}`}
     >
-      <Figure className="w-14 text-2xl text-chalk">{entry.mark}</Figure>
+      <Figure className="w-14 text-2xl text-chalk">{mark}</Figure>
       <View className="flex-1">
         <View className="flex-row flex-wrap items-center justify-between gap-x-2">
           <View className="flex-row items-center gap-2">
-            <Figure className="text-xl">{entry.count} off</Figure>
+            <Figure className="text-xl">{count} off</Figure>
             <Small>{hands}</Small>
           </View>
-          <Length mm={entry.length.longPoint} display={display} />
+          <Length mm={longPoint} display={display} />
         </View>
         <View className="flex-row flex-wrap justify-between gap-x-2">
-          <Small>
-            {writeStock(entry.stock, display)} · {boardNeeded(entry.length.blank, display)}
-          </Small>
-          {(entry.heights ?? []).map(({ top, abovePlate }) => (
-            <Small key={top}>
-              top {formatLength(abovePlate, lengthFormat(display))} above ‹plate›
-            </Small>
-          ))}
-          <ChangedFrom mark={entry.mark} display={display} />
-          <Small>{angleSummary(entry.cuts, display)}</Small>
+          <Small>{board}</Small>
+          {heights !== '' && <Small>{heights}</Small>}
+          {was !== null && <Small className="text-chalk">{was}</Small>}
+          <Small>{angles}</Small>
         </View>
       </View>
     </Pressable>
@@ -104,19 +132,65 @@ interface CutListProps {
   readonly onOpen: (mark: string) => void;
 }
 
-/** As high as most are; each is measured when it is shown. px */
+/** As high as most are; each of a long list is measured when it is shown. px */
 const HEAD_PX = 52;
 const ROW_PX = 72;
 /** A house's list is on the page whole; of a longer one, what is in sight and so many beyond its edges. */
 const WHOLE = 80;
 const BEYOND = 4;
 
-/**
- * Every piece, by kind in the order it goes up, longest first. Lengths are to the long point. Of a long list only what
- * is in sight is on the page, so that thousands scroll as a few do.
- */
-export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) => {
-  const items = useMemo(() => itemsOf(members), [members]);
+/** One line of the list: a kind's heading, or a piece. */
+const Line = ({
+  item,
+  display,
+  chosen,
+  onOpen,
+}: Omit<CutListProps, 'members'> & { item: Item }) => {
+  const { changes } = useChanges();
+  const { entry } = item;
+  if (entry === undefined) return <KindHead kind={item.kind} total={item.total} />;
+  return (
+    <Row
+      {...rowText(entry, display, changes.get(entry.mark))}
+      display={display}
+      chosen={item.key === chosen}
+      onOpen={onOpen}
+    />
+  );
+};
+
+const LIST = { role: 'list', 'aria-label': 'Cut list', testID: 'cut-list' } as const;
+
+/** Every line on the page. */
+const WholeList = ({
+  items,
+  ...rest
+}: { items: readonly Item[] } & Omit<CutListProps, 'members'>) => {
+  const list = useRef<View>(null);
+  const at = rest.chosen === null ? -1 : items.findIndex(({ key }) => key === rest.chosen);
+  useEffect(() => {
+    if (at < 0) return;
+    const lines = (list.current as unknown as HTMLElement | null)?.children;
+    const frame = requestAnimationFrame(() => lines?.[at]?.scrollIntoView({ block: 'nearest' }));
+    return () => cancelAnimationFrame(frame);
+  }, [at]);
+  return (
+    <View ref={list} {...LIST}>
+      {items.map((item) => (
+        <View key={item.key} role="listitem">
+          <Line item={item} {...rest} />
+        </View>
+      ))}
+    </View>
+  );
+};
+
+/** Of thousands of lines, those in sight: they scroll as a few do. */
+const LongList = ({
+  items,
+  ...rest
+}: { items: readonly Item[] } & Omit<CutListProps, 'members'>) => {
+  const { chosen } = rest;
   const scroller = useScroller();
   const list = useRef<View>(null);
   const [above, setAbove] = useState(0);
@@ -126,7 +200,7 @@ export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) 
     getScrollElement: scroller,
     estimateSize: (at) => (items[at]?.entry === undefined ? HEAD_PX : ROW_PX),
     getItemKey: (at) => items[at]?.key ?? at,
-    overscan: items.length <= WHOLE ? WHOLE : BEYOND,
+    overscan: BEYOND,
     scrollMargin: above,
     // The scroller's own scrollTo is React Native's, with other words.
     scrollToFn: (offset, { adjustments = 0 }, { scrollElement }) => {
@@ -156,9 +230,7 @@ export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) 
   return (
     <View
       ref={list}
-      role="list"
-      aria-label="Cut list"
-      testID="cut-list"
+      {...LIST}
       style={{
         paddingTop: first === undefined ? 0 : first.start - above,
         paddingBottom:
@@ -170,25 +242,26 @@ export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) 
         return item === undefined ? null : (
           <View
             key={key}
-            ref={(node) => virtualizer.measureElement(node as unknown as HTMLElement | null)}
+            ref={virtualizer.measureElement as unknown as Ref<View>}
             role="listitem"
             aria-setsize={items.length}
             aria-posinset={index + 1}
             dataSet={{ index }}
           >
-            {item.entry === undefined ? (
-              <KindHead kind={item.kind} total={item.total} />
-            ) : (
-              <Row
-                entry={item.entry}
-                display={display}
-                chosen={item.key === chosen}
-                onOpen={onOpen}
-              />
-            )}
+            <Line item={item} {...rest} />
           </View>
         );
       })}
     </View>
+  );
+};
+
+/** Every piece, by kind in the order it goes up, longest first. Lengths are to the long point. */
+export const CutListView = ({ members, ...rest }: CutListProps) => {
+  const items = useMemo(() => itemsOf(members), [members]);
+  return items.length <= WHOLE ? (
+    <WholeList items={items} {...rest} />
+  ) : (
+    <LongList items={items} {...rest} />
   );
 };

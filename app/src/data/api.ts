@@ -10,7 +10,11 @@ import {
 } from '@ogee/core/src/wire';
 import { z } from 'zod';
 
-const refusal = problemsSchema.extend({ current: storedJobSchema.optional() });
+/** A schema, made when an answer of its kind is first read. */
+type Shape<T> = () => z.ZodType<T>;
+
+const refusalShape = () => problemsSchema.extend({ current: storedJobSchema.optional() });
+const nothing = () => z.null();
 
 /** The server answered, and the answer was no. */
 export class Refused extends Error {
@@ -34,7 +38,7 @@ const TIMEOUT_MS = 15_000;
 
 const call = async <T>(
   path: string,
-  shape: z.ZodType<T>,
+  shape: Shape<T>,
   method = 'GET',
   body?: unknown,
 ): Promise<T> => {
@@ -45,8 +49,8 @@ const call = async <T>(
       : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
     signal: AbortSignal.timeout(TIMEOUT_MS),
   });
-  if (response.ok) return shape.parse(response.status === 204 ? null : await response.json());
-  const answer = refusal.safeParse(await response.json().catch(() => null));
+  if (response.ok) return shape().parse(response.status === 204 ? null : await response.json());
+  const answer = refusalShape().safeParse(await response.json().catch(() => null));
   throw new Refused(
     response.status,
     answer.success ? answer.data.problems : [],
@@ -56,20 +60,24 @@ const call = async <T>(
 
 /** The jobs API as functions. Each rejects with `Refused`, or with the fetch's own error when nobody answers. */
 export const api = {
-  list: async (deleted = false) => (await call(deleted ? '?deleted=1' : '', jobListSchema)).jobs,
-  read: (id: string) => call(`/${id}`, storedJobSchema),
+  list: async (deleted = false) =>
+    (await call(deleted ? '?deleted=1' : '', () => jobListSchema)).jobs,
+  read: (id: string) => call(`/${id}`, () => storedJobSchema),
   create: (id: string, body: Job, entry: EntryMark) =>
-    call('', storedJobSchema, 'POST', { id, job: body, ...entry }),
+    call('', () => storedJobSchema, 'POST', { id, job: body, ...entry }),
   save: (id: string, over: number, body: Job, entry: EntryMark & { restores?: number }) =>
-    call(`/${id}`, storedJobSchema, 'PUT', { revision: over, job: body, ...entry }),
-  remove: (id: string) => call(`/${id}`, z.null(), 'DELETE'),
-  undelete: (id: string) => call(`/${id}/undelete`, storedJobSchema, 'POST'),
-  revisions: async (id: string) => (await call(`/${id}/revisions`, revisionListSchema)).revisions,
+    call(`/${id}`, () => storedJobSchema, 'PUT', { revision: over, job: body, ...entry }),
+  remove: (id: string) => call(`/${id}`, nothing, 'DELETE'),
+  undelete: (id: string) => call(`/${id}/undelete`, () => storedJobSchema, 'POST'),
+  revisions: async (id: string) =>
+    (await call(`/${id}/revisions`, () => revisionListSchema)).revisions,
   revision: (id: string, wanted: number) =>
-    call(`/${id}/revisions/${wanted}`, z.object({ revision: z.number().int(), job: jobSchema })),
-  log: (id: string, after: number) => call(`/${id}/log?after=${after}`, logPageSchema),
+    call(`/${id}/revisions/${wanted}`, () =>
+      z.object({ revision: z.number().int(), job: jobSchema }),
+    ),
+  log: (id: string, after: number) => call(`/${id}/log?after=${after}`, () => logPageSchema),
   addToLog: (id: string, entries: readonly LogEntry[]) =>
-    call(`/${id}/log`, z.null(), 'POST', { entries }),
+    call(`/${id}/log`, nothing, 'POST', { entries }),
   nameRevision: (id: string, wanted: number, label: string) =>
-    call(`/${id}/revisions/${wanted}/label`, z.null(), 'PUT', { label }),
+    call(`/${id}/revisions/${wanted}/label`, nothing, 'PUT', { label }),
 };

@@ -1,4 +1,11 @@
-import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  startTransition,
+  useContext,
+  useEffect,
+  useState,
+  type ReactNode,
+} from 'react';
 import { openDevice } from './device';
 import { takeOverDrafts } from './former-drafts';
 import { openLogShelf } from './log-shelf';
@@ -23,7 +30,8 @@ export const OutboxProvider = ({ children }: { children: ReactNode }) => {
       if (!wanted) return;
       opened = new Outbox(device, logs);
       void opened.send();
-      setOutbox(opened);
+      // The whole first page hangs on it: it comes in slices.
+      startTransition(() => setOutbox(opened));
     });
     return () => {
       wanted = false;

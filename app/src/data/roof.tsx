@@ -1,4 +1,4 @@
-import { createContext, useContext, useDeferredValue } from 'react';
+import { createContext, useContext } from 'react';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
 import type { Solver, Subject } from '../solver/solver.worker';
@@ -26,7 +26,7 @@ export const useRoof = (): OpenRoof => {
 };
 
 /** The roof for a large drawing or a long list: painted when the field in hand has what it needs. */
-export const useDrawnRoof = (): ShownRoof | null => useDeferredValue(useRoof().roof);
+export const useDrawnRoof = (): ShownRoof | null => useRoof().roof;
 
 /** Answers about roofs that are on the screen no more are let go after this. ms */
 const KEPT_MS = 10_000;

@@ -1,4 +1,5 @@
 import type { Vec2 } from '@ogee/core/src/geom';
+import { memo } from 'react';
 import { Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
 
@@ -18,8 +19,13 @@ interface HaloProps {
   readonly dy: number;
 }
 
-/** A text in a drawing, cleared of the lines under it. */
-export const Halo = ({ at, turn, size, text, colour: own, dy }: HaloProps) => {
+const sameHalo = ({ at: [x, y], ...rest }: HaloProps, { at, ...next }: HaloProps): boolean =>
+  x === at[0] &&
+  y === at[1] &&
+  (Object.keys(rest) as (keyof typeof rest)[]).every((key) => rest[key] === next[key]);
+
+/** A text in a drawing, cleared of the lines under it; where it stands as it did, it is not drawn anew. */
+export const Halo = memo(({ at, turn, size, text, colour: own, dy }: HaloProps) => {
   const { colour } = useTheme();
   // The stroke lies under the letters: page.css says so of every text that has one.
   return (
@@ -38,4 +44,5 @@ export const Halo = ({ at, turn, size, text, colour: own, dy }: HaloProps) => {
       {text}
     </SvgText>
   );
-};
+}, sameHalo);
+Halo.displayName = 'Halo';

@@ -8,12 +8,15 @@ export interface PlanFit {
   readonly toPx: (p: Vec2) => Vec2;
 }
 
+/** No eye sees less; and what has moved by less is not drawn anew. px */
+export const inTenths = (px: number): number => Math.round(px * 10) / 10;
+
 /** The same drawing at a sight of it. */
 export const fitAt = ({ pxPerMm, toPx }: PlanFit, { scale, x, y }: Sight): PlanFit => ({
   pxPerMm: pxPerMm * scale,
   toPx: (p) => {
     const [u, v] = toPx(p);
-    return [u * scale + x, v * scale + y];
+    return [inTenths(u * scale + x), inTenths(v * scale + y)];
   },
 });
 

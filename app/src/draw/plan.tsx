@@ -10,7 +10,7 @@ import Svg, { Circle, G, Line, Path, Polygon } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
 import { Halo, uprightTurn } from './halo';
 import { LETTER_SHARE, readable, type Name } from './names';
-import { fitAt, fitPlan, nearest } from './plan-fit';
+import { fitAt, fitPlan, inTenths, nearest } from './plan-fit';
 import { WHOLE, type Sight } from './sight';
 
 const MARGIN_PX = 50;
@@ -101,8 +101,12 @@ const nameOf = ({ id, from, to, kind, mark }: PlanTimber, size: number): Name =>
   return {
     id,
     text: mark,
-    at: [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share],
-    turn: uprightTurn(from, to),
+    at: [
+      inTenths(from[0] + (to[0] - from[0]) * share),
+      inTenths(from[1] + (to[1] - from[1]) * share),
+    ],
+    // To a degree: a name leans no more than its line.
+    turn: Math.round(uprightTurn(from, to)),
     size: isMajor(kind) ? LABEL.most : size,
   };
 };
@@ -133,7 +137,7 @@ export const Plan = (props: PlanProps) => {
     to: fit.toPx(timber.to),
   }));
   const kinds = byKind(timbers);
-  const size = Math.min(LABEL.most, spacingMm * fit.pxPerMm * LABEL.share);
+  const size = inTenths(Math.min(LABEL.most, spacingMm * fit.pxPerMm * LABEL.share));
   // A piece shorter than its name is not named: the list and a touch tell of it.
   const hasRoom = ({ from, to, mark }: PlanTimber): boolean =>
     Math.hypot(to[0] - from[0], to[1] - from[1]) > mark.length * size * LETTER_SHARE;

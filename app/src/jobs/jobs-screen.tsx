@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import Calculator from 'lucide-react-native/icons/calculator';
 import GraduationCap from 'lucide-react-native/icons/graduation-cap';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { ScrollView, TextInput, View } from 'react-native';
 import Plus from 'lucide-react-native/icons/plus';
 import { useJobChanges, useJobs, type ListedJob } from '../data/jobs';
@@ -17,6 +17,8 @@ import { JobCard } from './job-card';
 import { NewJobForm } from './new-job-form';
 
 type Order = 'changed' | 'name';
+
+const NO_JOBS: readonly ListedJob[] = [];
 
 /** More jobs than these are looked through by their names. */
 const FEW = 6;
@@ -40,7 +42,8 @@ export const JobsScreen = () => {
   const [showDeleted, setShowDeleted] = useState(false);
   const [text, setText] = useState('');
   const [order, setOrder] = useState<Order>('changed');
-  const all = jobs.data?.jobs ?? [];
+  // Before there is a list, what was asked for stands already; the cards then come in slices.
+  const all = useDeferredValue(jobs.data?.jobs ?? NO_JOBS, NO_JOBS);
   const shown = found(all, text, order);
   const waits = all.reduce((sum, job) => sum + job.waits, 0);
   return (
@@ -163,15 +166,24 @@ export const JobsScreen = () => {
           No jobs yet. A new one needs two measurements and a pitch.
         </Words>
       )}
-      {showDeleted ? (
-        <DeletedJobs onBack={() => setShowDeleted(false)} />
-      ) : (
-        <Button label="Deleted jobs" onPress={() => setShowDeleted(true)} testID="show-deleted" />
+      {/* What stands under the list comes with it: nothing moves that was there to be touched. */}
+      {!jobs.isPending && (
+        <>
+          {showDeleted ? (
+            <DeletedJobs onBack={() => setShowDeleted(false)} />
+          ) : (
+            <Button
+              label="Deleted jobs"
+              onPress={() => setShowDeleted(true)}
+              testID="show-deleted"
+            />
+          )}
+          <Small>
+            Ogee works out shapes. Whether a size carries its load, and how it is fixed, belongs to
+            the local code and an engineer.
+          </Small>
+        </>
       )}
-      <Small>
-        Ogee works out shapes. Whether a size carries its load, and how it is fixed, belongs to the
-        local code and an engineer.
-      </Small>
     </ScrollView>
   );
 };

@@ -12,6 +12,9 @@ export const rememberOpening = (): void => {
   opened = { path: location.pathname, choices: new Map(new URLSearchParams(location.search)) };
 };
 
+/** Whether the window was opened on a page of a job. */
+export const openedOnAJob = (): boolean => opened?.path.startsWith('/job/') === true;
+
 /** Each choice that the window was opened with counts once, for the page that it was opened on. */
 const fromOpening = (name: string): string | null => {
   if (opened?.path.startsWith(location.pathname) !== true) return null;

@@ -20,7 +20,6 @@ import { IconButton } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { Loading } from '../ui/states';
 import { Small } from '../ui/text';
-import { useNextFrame } from '../ui/use-next-frame';
 import { useWide } from '../ui/use-wide';
 import { FrameView } from './frame/frame-view';
 import { RaisingView } from './frame/raising-view';
@@ -102,7 +101,7 @@ export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
 const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
   const { job, problems } = useOpenJob();
   const { stale } = useRoof();
-  const roof = useNextFrame(useDrawnRoof());
+  const roof = useDrawnRoof();
   const openPiece = useOpenPiece();
   const path = usePathname();
   const wide = useWide();

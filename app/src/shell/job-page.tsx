@@ -6,6 +6,7 @@ import { OpenJobProvider } from '../data/open-job';
 import { useOutbox } from '../data/outbox-provider';
 import { Glossary } from '../glossary/glossary';
 import { JobShell } from './job-shell';
+import { InSlices } from '../ui/in-slices';
 import { Loading, Standstill } from '../ui/states';
 
 /** What stood typed in the job's fields when the window was last closed; null while it is fetched. */
@@ -55,9 +56,11 @@ export const JobPage = () => {
   return (
     <OpenJobProvider key={id} id={id} known={known.data} typedBefore={typed}>
       <Glossary>
-        <JobShell>
-          <Slot />
-        </JobShell>
+        <InSlices until={<Loading what="Opening …" />}>
+          <JobShell>
+            <Slot />
+          </JobShell>
+        </InSlices>
       </Glossary>
     </OpenJobProvider>
   );

@@ -28,6 +28,9 @@ export interface Solved {
   readonly solving: SolveState;
 }
 
+/** One and the same, so that what shows the problems is not drawn anew for none. */
+const NONE: readonly Problem[] = [];
+
 /** A roof that takes longer than this is marked as on its way; one that takes longer still can be stopped. ms */
 const MARKED_MS = 300;
 const SLOW_MS = 3000;
@@ -41,7 +44,7 @@ let lastSerial = 0;
 
 /** Solves the newest job, one at a time, in a thread that a newer job or a person can end. */
 export class Solving {
-  private snapshot: Solved = { roof: null, problems: [], solving: 'current' };
+  private snapshot: Solved = { roof: null, problems: NONE, solving: 'current' };
   private wanted: Job | null = null;
   private running: { readonly job: Job; readonly since: number } | null = null;
   private marks: ReturnType<typeof setTimeout>[] = [];
@@ -62,7 +65,7 @@ export class Solving {
     this.wanted = job;
     this.unmark();
     if (job === null) {
-      this.set({ problems: [], solving: 'current' });
+      this.set({ problems: NONE, solving: 'current' });
       return;
     }
     const { running } = this;
@@ -71,8 +74,8 @@ export class Solving {
       this.thread.restart('a newer edit');
     }
     this.marks = [
-      setTimeout(() => this.set({ problems: [], solving: 'working' }), MARKED_MS),
-      setTimeout(() => this.set({ problems: [], solving: 'slow' }), SLOW_MS),
+      setTimeout(() => this.set({ problems: NONE, solving: 'working' }), MARKED_MS),
+      setTimeout(() => this.set({ problems: NONE, solving: 'slow' }), SLOW_MS),
     ];
     this.run();
   };
@@ -122,7 +125,7 @@ export class Solving {
           this.unmark();
           this.set(
             result.ok
-              ? { roof: this.shown(subject, result.value), problems: [], solving: 'current' }
+              ? { roof: this.shown(subject, result.value), problems: NONE, solving: 'current' }
               : { problems: result.problems, solving: 'current' },
           );
         },
@@ -130,7 +133,7 @@ export class Solving {
           if (!ended() || (error instanceof Ended && error.message === 'closed')) return;
           this.unmark();
           const stopped = error instanceof Ended && error.message === STOPPED;
-          this.set({ problems: [], solving: stopped ? 'stopped' : 'failed' });
+          this.set({ problems: NONE, solving: stopped ? 'stopped' : 'failed' });
         },
       );
   }

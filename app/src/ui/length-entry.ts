@@ -5,6 +5,7 @@ import {
   lengthFormat,
   parseLengthSum,
   parsePitch,
+  splitImperial,
   type BareUnit,
 } from '@ogee/core/src/units';
 import type { Reading } from './entry';
@@ -26,6 +27,10 @@ export const writeLength = (mm: number, display: Display): string =>
 /** The same to a tenth of a millimetre: for what is worked out, finer than any rule. */
 export const writeTenth = (mm: number, display: Display): string =>
   writeLength(Math.round(mm * 10) / 10, display);
+
+/** A length as near as it is read: to the crew's tick, or to a millimetre. mm */
+export const asWritten = (mm: number, { units, fraction }: Display): number =>
+  units === 'imperial' ? mm + splitImperial(mm, fraction).lossMm : Math.round(mm);
 
 /** A board's section, the unit said once. */
 export const writeStock = (

@@ -4,7 +4,7 @@ import { parseLength, type BareUnit, type LengthReading } from './parse-length';
 const SIGN = /\s*([+−])\s*|(?<!['′’]|ft|feet)\s+(-)\s+/u;
 /** A sign before a plain number: times, or parts of a length. A slash within a number is a fraction. */
 const TIMES = /\s*([×*÷])\s*|\s+([x/])\s+|(?<=['"′″’”a-z])\s*(\/)\s*/u;
-const PLAIN = /^(\d+(?:[.,]\d+)?|[.,]\d+)$/;
+const PLAIN = /^(\d+(?:[.,]\d*)?|[.,]\d+)$/;
 
 const number = (text: string): number | null =>
   PLAIN.test(text) ? Number(text.replace(',', '.')) : null;

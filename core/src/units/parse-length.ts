@@ -63,7 +63,8 @@ const normalise = (text: string): string =>
     .replace(/−/g, '-')
     .replace(/\s*\/\s*/g, '/');
 
-const TOKEN = /\s*(?:(\d+\/\d+)|(\d+(?:[.,]\d+)?|[.,]\d+)|([a-z]+|['"]))/y;
+/** A point with nothing behind it yet belongs to its number: what is being typed reads all along. */
+const TOKEN = /\s*(?:(\d+\/\d+)|(\d+(?:[.,](?:\d+|(?=\s*(?:$|[a-z'"]))))?|[.,]\d+)|([a-z]+|['"]))/y;
 
 const tokenise = (text: string): Token[] | LengthReading => {
   const tokens: Token[] = [];

@@ -10,9 +10,9 @@ export type PitchReading =
   | { readonly ok: false; readonly text: string };
 
 const EXAMPLES = 'write it like 9/12, 35° or 1:1.5';
-const NUMBER = String.raw`(\d+(?:\.\d+)?|\.\d+)`;
+const NUMBER = String.raw`(\d+(?:\.\d*)?|\.\d+)`;
 /** A number with a fraction behind it: 4 3/4. */
-const MIXED = String.raw`(\d+\s+\d+\/\d+|\d+(?:\.\d+)?|\.\d+)`;
+const MIXED = String.raw`(\d+\s+\d+\/\d+|\d+(?:\.\d*)?|\.\d+)`;
 const RATIO = new RegExp(String.raw`^${NUMBER}\s*(?:\/|:|in)\s*${NUMBER}$`);
 const DEGREES = new RegExp(String.raw`^${NUMBER}\s*(?:°|degrees|degree|deg)$`);
 const BARE = new RegExp(`^${MIXED}$`);
@@ -41,7 +41,7 @@ export const parsePitch = (text: string, bare: 'in12' | 'degrees' | null = null)
   const normal = text
     .trim()
     .toLowerCase()
-    .replace(/,(?=\d)/g, '.');
+    .replace(/(?<=\d),|,(?=\d)/g, '.');
   const ratio = RATIO.exec(normal);
   if (ratio !== null) {
     const rise = Number(ratio[1]);

@@ -31,6 +31,9 @@ describe('parseLength', () => {
     [`-2' 6"`, 'ft', -762],
     [`0"`, 'ft', 0],
     ['0', 'mm', 0],
+    ['7480.', 'mm', 7480],
+    ['7,', 'm', 7000],
+    [`24' 6."`, 'ft', 7467.6],
   ] as const)('reads %s (bare %s) as %d mm', (text, bare, expected) => {
     expect(mm(text, bare)).toBeCloseTo(expected, 9);
   });
@@ -47,6 +50,7 @@ describe('parseLength', () => {
     [`24' 13"`, '13'],
     ['7200 mm 12', '12'],
     ['24..5', '.'],
+    ['24. 5', '.'],
   ])('does not read %j, and names %j', (text, part) => {
     const reading = parseLength(text, 'ft');
     expect(reading.ok).toBe(false);

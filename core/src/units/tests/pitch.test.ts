@@ -21,6 +21,8 @@ describe('parsePitch', () => {
     ['7 12', 'degrees', 30.256437],
     ['35%', 'in12', 19.290046],
     ['4 3/4', 'in12', 21.59531],
+    ['35,', 'degrees', 35],
+    ['35.', 'degrees', 35],
     ['4 3/4 in 12', 'degrees', 21.59531],
     ['4 3/4 12', 'in12', 21.59531],
   ] as const)('reads %s (bare %s)', (text, bare, expected) => {

@@ -1,0 +1,24 @@
+/**
+ * The app starts in short steps, between which the page paints and answers: run in one go, on an old phone what the
+ * pages stand on would hold it up for half a second. Each step runs what the next ones would.
+ */
+const STEPS = [
+  () => require('react-dom/client'),
+  () => require('react-native-web/dist/modules/prefixStyles'),
+  () => require('react-native-web/dist/exports/StyleSheet'),
+  () => require('react-native-web/dist/exports/View'),
+  () => require('./stand-ins/styled-components'),
+  () => require('expo-router/entry'),
+  // What the server's first answers are read by, made while they are on their way.
+  () => require('zod/v4/core'),
+  () => require('zod'),
+  () => require('@ogee/core/src/job/schema'),
+];
+
+const take = ([step, ...rest]) => {
+  if (step === undefined) return;
+  step();
+  setTimeout(take, 0, rest);
+};
+
+take(STEPS);

@@ -39,6 +39,24 @@ it('has every commit on the disk before it is answered', async () => {
   await database.destroy();
 });
 
+it('goes on after a commit that failed, and keeps nothing of it', async () => {
+  const database = await openDatabase(fileIn());
+  const store = new JobStore(database);
+  const orphan = { job_id: 'nobody', revision: 1, body: '{}', saved_at: 'now' };
+  const refused = database.transaction(async (transaction) => {
+    // Looked at when the transaction ends, so that it is the commit that fails.
+    await transaction.raw('PRAGMA defer_foreign_keys = ON');
+    await transaction('job_revisions').insert(orphan);
+  });
+  await expect(refused).rejects.toThrow(/FOREIGN KEY/);
+  const job = readJob(heronSlip);
+  if (!job.ok) throw new Error('sample');
+  await store.createAll([job.value], {});
+  expect(await database('job_revisions').pluck('job_id')).not.toContain('nobody');
+  expect(await store.list(false)).toHaveLength(1);
+  await database.destroy();
+});
+
 it('says that a file is no database, or a damaged one, and offers the last good copy', async () => {
   const file = await filled();
   writeFileSync(file, 'not a database, whatever it is called '.repeat(100));

@@ -50,18 +50,58 @@ const backUp = async (database: Knex, file: string): Promise<void> => {
   renameSync(fresh, backupOf(file));
 };
 
-const connect = (file: string): Knex =>
-  knex({
+/** What this program asks of the driver's connection. */
+interface Connection {
+  readonly inTransaction: boolean;
+  exec(sql: string): unknown;
+}
+
+const EVERY_CONNECTION = [
+  // Every commit is on the disk before it is answered: a power cut takes nothing that was acknowledged.
+  'PRAGMA synchronous = FULL',
+  'PRAGMA foreign_keys = ON',
+];
+
+/**
+ * A commit that failed, on a full disk or beside another program, can leave its transaction open: then nothing could be
+ * saved any more, and what was refused would still be read. It is given up before the connection is used again.
+ */
+const givesUpOpenTransaction = (connection: Connection): boolean => {
+  try {
+    if (connection.inTransaction) connection.exec('ROLLBACK');
+  } catch {
+    return false;
+  }
+  return !connection.inTransaction;
+};
+
+const connect = (file: string): Knex => {
+  const database = knex({
     client: 'better-sqlite3',
     connection: { filename: file },
     useNullAsDefault: true,
-    pool: { min: 1, max: 1 },
+    pool: {
+      min: 1,
+      max: 1,
+      afterCreate: (connection: Connection, done: (error: Error | null) => void) => {
+        try {
+          for (const pragma of EVERY_CONNECTION) connection.exec(pragma);
+          done(null);
+        } catch (error) {
+          done(error instanceof Error ? error : new Error(String(error)));
+        }
+      },
+    },
   });
+  // Asked before every use; one that is not valid is replaced.
+  const client = database.client as { validateConnection: (connection: Connection) => boolean };
+  client.validateConnection = givesUpOpenTransaction;
+  return database;
+};
 
 /**
  * Opens the database file, makes it when absent, checks that it is whole, brings its tables up to date. One connection:
- * SQLite has one writer, and a single connection keeps every transaction in order. Every commit is on the disk before it
- * is answered (`synchronous = FULL`), so that a power cut takes nothing that was acknowledged.
+ * SQLite has one writer, and a single connection keeps every transaction in order.
  *
  * @param file path of the database, or `:memory:`
  * @throws Unusable with a plain sentence where the file or its folder cannot be used
@@ -81,8 +121,6 @@ export const openDatabase = async (file: string): Promise<Knex> => {
     if (existed) await check(database, file);
     await refuseNewer(database, file);
     await database.raw('PRAGMA journal_mode = WAL');
-    await database.raw('PRAGMA synchronous = FULL');
-    await database.raw('PRAGMA foreign_keys = ON');
     if (existed) await backUp(database, file).catch(() => undefined);
     await database.migrate.latest({ migrationSource });
     return database;

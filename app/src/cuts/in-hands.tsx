@@ -1,5 +1,5 @@
 import { createContext, useContext, useState, type ReactNode } from 'react';
-import { addressed, intoAddress, oneOf, useAddressed } from '../nav/addressed';
+import { addressed, intoAddress, oneOf, useAddressed, useOpenedWith } from '../nav/addressed';
 import type { PieceAnswer } from '../solver/answers';
 
 type Hand = 'left' | 'right';
@@ -30,6 +30,7 @@ export const InHandsProvider = ({
 }) => {
   const [of, setOf] = useState(mark);
   const [wanted, want] = useState(addressedHand);
+  useOpenedWith('hand');
   const [shown, setShown] = useState<number | null>(null);
   const [more, setMore] = useAddressed('more', false, (text) => text === 'true');
   // Another piece begins anew.

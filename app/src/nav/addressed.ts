@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 
 /** What the window's address said when it was opened. */
 let opened: { readonly path: string; readonly choices: Map<string, string> } | null = null;
@@ -15,13 +15,15 @@ export const rememberOpening = (): void => {
 /** Whether the window was opened on a page of a job. */
 export const openedOnAJob = (): boolean => opened?.path.startsWith('/job/') === true;
 
-/** Each choice that the window was opened with counts once, for the page that it was opened on. */
-const fromOpening = (name: string): string | null => {
-  if (opened?.path.startsWith(location.pathname) !== true) return null;
-  const found = opened.choices.get(name) ?? null;
-  opened.choices.delete(name);
-  return found;
-};
+/** What the window was opened with, for the page that it was opened on. */
+const fromOpening = (name: string): string | null =>
+  opened?.path.startsWith(location.pathname) === true ? (opened.choices.get(name) ?? null) : null;
+
+/** Each choice that the window was opened with counts once: it is let go when its page is on the screen. */
+export const useOpenedWith = (name: string): void =>
+  useEffect(() => {
+    if (opened?.path === location.pathname) opened.choices.delete(name);
+  });
 
 const fromAddress = (name: string): string | null =>
   typeof location === 'undefined'
@@ -53,6 +55,7 @@ export const useAddressed = <T>(
   read: (text: string) => T | null,
 ): readonly [T, (next: T) => void] => {
   const [value, setValue] = useState<T>(() => addressed(name, read) ?? fallback);
+  useOpenedWith(name);
   return [
     value,
     (next) => {

@@ -7,7 +7,7 @@ import Undo from 'lucide-react-native/icons/undo-2';
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
-import { addressed, intoAddress } from '../nav/addressed';
+import { addressed, intoAddress, useOpenedWith } from '../nav/addressed';
 import { usePiece } from '../cuts/use-piece';
 import { useTheme } from '../theme/theme';
 import { IconButton } from '../ui/button';
@@ -58,6 +58,7 @@ const useKeys = (keys: Readonly<Record<string, () => void>>): void => {
 /** Which turn is looked at: by its mark and hand, so that it stays when the list changes round it. */
 const useTurn = (turns: readonly Turn[]) => {
   const [key, setKey] = useState<string | null>(() => addressed('piece', (text) => text));
+  useOpenedWith('piece');
   const found = turns.findIndex((turn) => keyOf(turn) === key);
   const at = found === -1 ? nextOpen(turns, 0) : found;
   return {

@@ -1,6 +1,7 @@
 import { jobFromStore, type Job } from '@ogee/core/src/job';
 import { storedJobSchema, type StoredJob } from '@ogee/core/src/wire';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { z } from 'zod';
 
 /** An entry that the server does not have yet. */
 export interface Waiting {
@@ -80,6 +81,25 @@ const jobKept = (kept: unknown): Job | null => {
 const needsNoJob = ({ act }: Pick<Waiting, 'act'>): boolean =>
   act === 'delete' || act === 'undelete';
 
+const ACTS: readonly string[] = ['create', 'save', 'delete', 'undelete'] satisfies Waiting['act'][];
+
+/** Whether what was kept can be sent at all. */
+const isEntry = ({ id, jobId, act, said }: Omit<Waiting, 'seq' | 'job'>): boolean =>
+  [id, jobId, said].every((text) => typeof text === 'string') && ACTS.includes(act);
+
+/** Without its stop a job's entries are sent again, and what stopped them is found out anew. */
+const stopKept = (kept: unknown): Stop[] => {
+  const read = z
+    .object({
+      jobId: z.string(),
+      why: z.enum(['conflict', 'deleted', 'refused']),
+      text: z.string(),
+      theirs: storedJobSchema.nullable(),
+    })
+    .safeParse(kept);
+  return read.success ? [read.data] : [];
+};
+
 /** The device's own database. */
 class Shelf implements Device {
   readonly lasts = true;
@@ -90,7 +110,7 @@ class Shelf implements Device {
     const whole: Waiting[] = [];
     for (const entry of await this.database.getAll('entries')) {
       const job = entry.job === null ? null : jobKept(entry.job);
-      if (job === null && !needsNoJob(entry)) await this.moveAside(entry);
+      if (!isEntry(entry) || (job === null && !needsNoJob(entry))) await this.moveAside(entry);
       else whole.push({ ...entry, seq: entry.seq ?? 0, job });
     }
     return whole;
@@ -132,8 +152,8 @@ class Shelf implements Device {
     await this.database.put('copies', copy);
   }
 
-  stops(): Promise<Stop[]> {
-    return this.database.getAll('stops');
+  async stops(): Promise<Stop[]> {
+    return (await this.database.getAll('stops')).flatMap(stopKept);
   }
 
   async setStop(jobId: string, stop: Stop | null): Promise<void> {
@@ -142,7 +162,11 @@ class Shelf implements Device {
 
   async typed(jobId: string): Promise<ReadonlyMap<string, string>> {
     const all = await this.database.getAll('typed');
-    return new Map(all.filter((one) => one.jobId === jobId).map(({ path, text }) => [path, text]));
+    return new Map(
+      all
+        .filter((one) => one.jobId === jobId && typeof one.text === 'string')
+        .map(({ path, text }) => [path, text]),
+    );
   }
 
   async setTyped(jobId: string, path: string, text: string | null): Promise<void> {

@@ -1,4 +1,4 @@
-import { LOG_KINDS, type LogEntry } from '@ogee/core/src/log';
+import { logEntrySchema, type LogEntry } from '@ogee/core/src/log';
 import type { LogPage } from '@ogee/core/src/wire';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
@@ -39,17 +39,26 @@ const lastOf = ({ entries }: LogPage): number => entries[entries.length - 1]?.se
 
 class Shelf implements LogShelf {
   readonly lasts = true;
+  /** A line is never changed: whether it can be read is found out once. */
+  private readonly read = new Map<string, boolean>();
 
   constructor(private readonly database: IDBPDatabase<Shelves>) {}
 
-  /** Each was checked when it came; one of a later program, of a kind that this one does not know, is not shown. */
   async lines(jobId: string): Promise<LogLine[]> {
-    const all = await this.database.getAllFromIndex('lines', 'job', jobId);
-    return all.filter(({ entry }) => LOG_KINDS.includes(entry.kind));
+    return this.readable(await this.database.getAllFromIndex('lines', 'job', jobId));
   }
 
   async waiting(): Promise<LogLine[]> {
-    return oldestFirst(await this.database.getAllFromIndex('lines', 'at', 'device'));
+    return oldestFirst(this.readable(await this.database.getAllFromIndex('lines', 'at', 'device')));
+  }
+
+  /** A line of a later program, or a damaged one, stays where it is, and is not shown or sent by this one. */
+  private readable(lines: readonly LogLine[]): LogLine[] {
+    return lines.filter(({ id, entry }) => {
+      const known = this.read.get(id) ?? logEntrySchema.safeParse(entry).success;
+      this.read.set(id, known);
+      return known;
+    });
   }
 
   async add(jobId: string, entries: readonly LogEntry[]): Promise<void> {

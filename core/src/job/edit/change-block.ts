@@ -1,5 +1,13 @@
 import { lineCrossing, v2, type Vec2 } from '../../geom';
-import { depthBehind, onWall, rectangle, seenFrom, wallOf, type OnWall } from './on-wall';
+import {
+  depthBehind,
+  hasLength,
+  onWall,
+  rectangle,
+  seenFrom,
+  wallOf,
+  type OnWall,
+} from './on-wall';
 import type { Block, Job } from '../schema';
 
 /** The wall of a block that another stands on: the one it reaches out furthest from. */
@@ -37,6 +45,8 @@ export const withOutline = (
       // Only what was added to the first block follows it; a wing's own change moves nothing else.
       if (index !== 0) return block;
       const side = wallUnder(before, block);
+      // A wall of no length carries nothing: the job's checks refuse it, and what stood there stays for their message.
+      if (!hasLength(after, side)) return block;
       const [was, is] = [wallOf(before, side), wallOf(after, side)];
       const [middle, next] = [depthBehind(was) / 2, depthBehind(is) / 2];
       const shift = keeps === 'place' ? seenFrom(is, was.start)[0] : 0;

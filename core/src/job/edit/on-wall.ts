@@ -37,6 +37,12 @@ export const wallOf = (block: Block, side: number): Wall => {
   };
 };
 
+/** Whether a wall leads anywhere: one that is being typed may not. */
+export const hasLength = ({ outline }: Block, side: number): boolean => {
+  const [start, end] = [outline[side], outline[(side + 1) % outline.length]];
+  return start !== undefined && end !== undefined && v2.distance(start, end) > 0;
+};
+
 /** Every wall of a block in order, wall i from corner i to the next. */
 export const wallsOf = (block: Block): Wall[] => block.outline.map((_, i) => wallOf(block, i));
 

@@ -3,10 +3,16 @@ import { fit, solve } from '../../../solve';
 import { oneBlock, tee } from '../../../tests/houses';
 import {
   cornerAngles,
+  readJob,
+  resized,
   standingOn,
+  withHeightAtWall,
   withLeanTo,
   withOutline,
   withoutBlock,
+  withOverhang,
+  withRidgeHeight,
+  withSoffit,
   withStanding,
   withWallMoved,
   withWing,
@@ -32,6 +38,32 @@ const apart = (one: Job, other: Job): number =>
 
 const plain = withoutBlock(tee(), 1);
 const ON = { width: 3000, projection: 2500, fromCorner: 1200 };
+
+it('takes every number that can be typed: the checks say what is wrong with it, not the edit', () => {
+  for (const side of [0, 1, 2, 3]) {
+    const wing = withWing(plain, 0, side, ON);
+    const shed = withLeanTo(plain, 0, side, ON);
+    for (const mm of [0, -1, 1e-9, 1e9, 1e200]) {
+      const jobs = [wing, shed].flatMap((job) => [
+        ...[0, 1].flatMap((index) => [
+          resized(job, index, [mm, 6000]),
+          resized(job, index, [9000, mm]),
+        ]),
+        ...(['width', 'projection', 'fromCorner'] as const).map((one) =>
+          withStanding(job, 1, { ...ON, [one]: mm }),
+        ),
+        withOverhang(job, 0, mm),
+        withSoffit(job, 0, mm, 'overhang'),
+        withHeightAtWall(job, 1, 2, mm),
+        withRidgeHeight(job, 0, mm),
+      ]);
+      // Read to the end, whatever is found.
+      const read = jobs.map((job) => readJob(job));
+      for (const one of read) if (!one.ok) expect(one.problems[0]?.path).not.toBe('');
+      expect(readJob(resized(wing, 0, [Math.min(mm, 0), 6000])).ok).toBe(false);
+    }
+  }
+});
 
 describe('wings and lean-tos on a wall', () => {
   it('a wing stands where it was measured, on every wall, and closes', () => {

@@ -48,7 +48,8 @@ it('goes on after a commit that failed, and keeps nothing of it', async () => {
     await transaction.raw('PRAGMA defer_foreign_keys = ON');
     await transaction('job_revisions').insert(orphan);
   });
-  await expect(refused).rejects.toThrow(/FOREIGN KEY/);
+  // The driver's errors are of a world of their own: told by what they say.
+  expect(await refused.then(() => 'taken', String)).toMatch(/FOREIGN KEY/);
   const job = readJob(heronSlip);
   if (!job.ok) throw new Error('sample');
   await store.createAll([job.value], {});

@@ -3,7 +3,7 @@ import { changesBetween, type MarkChange } from '@ogee/core/src/list';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
-import { useDrawnRoof, useRoof } from '../data/roof';
+import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
 import { Fold } from '../ui/fold';
 import { Figure, Strong } from '../ui/text';
@@ -21,7 +21,7 @@ const Context = createContext<Changes>({ changes: new Map(), read: () => undefin
 /** What has changed in the list since it was opened, or last said to be read. */
 export const ChangesProvider = ({ children }: { readonly children: ReactNode }) => {
   const { stale } = useRoof();
-  const roof = useDrawnRoof();
+  const { roof } = useRoof();
   const members = roof?.cuts.members ?? null;
   const [readOnce, setRead] = useState<readonly CutListEntry[] | null>(null);
   // The first list is what the crew knows.

@@ -4,7 +4,7 @@ import Copy from 'lucide-react-native/icons/copy';
 import Notebook from 'lucide-react-native/icons/notebook-pen';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
-import { useDrawnRoof } from '../data/roof';
+import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { CutIcon } from '../shell/place-icons';
 import { Button } from '../ui/button';
@@ -21,7 +21,7 @@ import { StoryTapes } from './story-tapes';
 export const CutsScreen = () => {
   const { id, job, problems } = useOpenJob();
   const router = useRouter();
-  const roof = useDrawnRoof();
+  const { roof } = useRoof();
   const openPiece = useOpenPiece();
   const wide = useWide();
   if (roof === null) return problems.length > 0 ? null : <Loading what="Working the roof out …" />;

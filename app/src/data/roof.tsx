@@ -25,9 +25,6 @@ export const useRoof = (): OpenRoof => {
   return open;
 };
 
-/** The roof for a large drawing or a long list: painted when the field in hand has what it needs. */
-export const useDrawnRoof = (): ShownRoof | null => useRoof().roof;
-
 /** Answers about roofs that are on the screen no more are let go after this. ms */
 const KEPT_MS = 10_000;
 

@@ -13,7 +13,7 @@ import Svg, { Line, Polygon } from 'react-native-svg';
 import { changedBy } from '../cuts/change-told';
 import { api } from '../data/api';
 import { useOpenJob } from '../data/open-job';
-import { useDrawnRoof } from '../data/roof';
+import { useRoof } from '../data/roof';
 import { fitPlan, type PlanFit } from '../draw/plan-fit';
 import { roofAt } from '../solver/glance';
 import { useTheme } from '../theme/theme';
@@ -168,7 +168,7 @@ export const Beside = ({
   readonly onClose: () => void;
 }) => {
   const { id, job } = useOpenJob();
-  const now = useDrawnRoof();
+  const { roof: now } = useRoof();
   const then = useQuery({
     queryKey: ['beside', id, one.revision],
     queryFn: async () => roofAt((await api.revision(id, one.revision)).job),

@@ -22,7 +22,7 @@ const fromOpening = (name: string): string | null =>
 /** Each choice that the window was opened with counts once: it is let go when its page is on the screen. */
 export const useOpenedWith = (name: string): void =>
   useEffect(() => {
-    if (opened?.path === location.pathname) opened.choices.delete(name);
+    if (opened !== null && opened.path === location.pathname) opened.choices.delete(name);
   });
 
 const fromAddress = (name: string): string | null =>

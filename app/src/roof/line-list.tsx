@@ -2,7 +2,7 @@ import { KINDS, KINDS_IN_ORDER, kindName } from '@ogee/core/src/kinds';
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import { Pressable, View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
-import { useDrawnRoof } from '../data/roof';
+import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
@@ -24,7 +24,7 @@ const angles = (entry: CutListEntry): string =>
 /** Every ridge, hip and valley by name: its theory length, its slope, its plan angles. */
 export const LineList = () => {
   const { job } = useOpenJob();
-  const roof = useDrawnRoof();
+  const { roof } = useRoof();
   const openPiece = useOpenPiece();
   const lines = roof?.cuts.members.filter(isLine) ?? [];
   if (lines.length === 0) return null;

@@ -9,7 +9,7 @@ import ZoomIn from 'lucide-react-native/icons/zoom-in';
 import ZoomOut from 'lucide-react-native/icons/zoom-out';
 import { KindLine } from '../ui/kind-line';
 import { useOpenJob } from '../data/open-job';
-import { useDrawnRoof, useRoof } from '../data/roof';
+import { useRoof } from '../data/roof';
 import { oneOf, useAddressed } from '../nav/addressed';
 import { markIn, useOpenPiece } from '../nav/open-piece';
 import { Elevation } from '../draw/elevation';
@@ -43,7 +43,7 @@ const LEAST_PX = 240;
 export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
   const { job } = useOpenJob();
   const { stale } = useRoof();
-  const roof = useDrawnRoof();
+  const { roof } = useRoof();
   const openPiece = useOpenPiece();
   const [view, setView] = useAddressed<RoofView>(
     'view',
@@ -101,7 +101,7 @@ export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
 const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
   const { job, problems } = useOpenJob();
   const { stale } = useRoof();
-  const roof = useDrawnRoof();
+  const { roof } = useRoof();
   const openPiece = useOpenPiece();
   const path = usePathname();
   const wide = useWide();

@@ -3,7 +3,7 @@ import { writtenPitch, type Job } from '@ogee/core/src/job';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
-import { useDrawnRoof } from '../data/roof';
+import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
 import { LengthField, PitchField } from '../ui/fields';
 import { Small, Strong, Title } from '../ui/text';
@@ -98,7 +98,7 @@ const ROUNDING_MM = 0.01;
 /** The roofing sheets of a slope: how many, how long, where the first is set, where its fixings go. */
 export const RoofingOnSlope = ({ slope }: { readonly slope: SheetDrawing }) => {
   const { job } = useOpenJob();
-  const roof = useDrawnRoof();
+  const { roof } = useRoof();
   const { roofing } = slope;
   if (roofing === null) return null;
   const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));

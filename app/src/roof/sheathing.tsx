@@ -5,7 +5,7 @@ import { formatDegrees, formatLength, lengthFormat } from '@ogee/core/src/units'
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
-import { useDrawnRoof, useOfRoof } from '../data/roof';
+import { useOfRoof, useRoof } from '../data/roof';
 import { SheetsDrawing } from '../draw/sheets';
 import { Stepped } from '../ui/stepped';
 import { Fold } from '../ui/fold';
@@ -114,7 +114,7 @@ const Slopes = () => {
 /** What covers the rafters: sheets, slope by slope. */
 export const SheathingFields = () => {
   const { job, edit } = useOpenJob();
-  const roof = useDrawnRoof();
+  const { roof } = useRoof();
   const [open, setOpen] = useState(false);
   const [length, width] = sheetOf(job);
   const set = (sheet: [number, number]) =>

@@ -8,7 +8,7 @@ import { BoardStrip } from '../cuts/board-strip';
 import { CutListView } from '../cuts/cut-list';
 import { InHandsProvider } from '../cuts/in-hands';
 import { useOpenJob } from '../data/open-job';
-import { useDrawnRoof } from '../data/roof';
+import { useRoof } from '../data/roof';
 import { markIn, useOpenPiece } from '../nav/open-piece';
 import { RoofViews } from '../roof/roof-views';
 import { ThemeButton } from '../theme/theme-button';
@@ -79,7 +79,7 @@ const ShortcutHelp = () => (
  */
 const WideBody = ({ children }: { children: ReactNode }) => {
   const { job } = useOpenJob();
-  const roof = useDrawnRoof();
+  const { roof } = useRoof();
   const chosen = markIn(usePathname());
   const open = useOpenPiece();
   return (

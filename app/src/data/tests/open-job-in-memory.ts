@@ -105,7 +105,6 @@ export const useRoof = () => {
   useSyncExternalStore(own.subscribe, own.read);
   return { roof: roofInMemory(), stale: false };
 };
-export const useDrawnRoof = (): ShownRoof | null => useRoof().roof;
 
 /** The drawings that are asked for are tried in Chromium. */
 export const useOfRoof = () => undefined;

@@ -7,7 +7,7 @@ import { Title } from './text';
 export const NameMark = () => {
   const { colour } = useTheme();
   return (
-    <View className="flex-row items-center gap-2" aria-label="Ogee" role="heading" aria-level={1}>
+    <View className="flex-row items-center gap-2">
       <Svg width={44} height={40} viewBox="0 0 64 58" aria-hidden>
         <Path
           d="M6 48C26 48 22 12 32 6C42 12 38 48 58 48"
@@ -25,7 +25,7 @@ export const NameMark = () => {
           strokeLinecap="round"
         />
       </Svg>
-      <Title level={1} className="text-4xl" role="presentation">
+      <Title level={1} className="text-4xl">
         Ogee
       </Title>
     </View>

@@ -10,10 +10,16 @@ import { SolverThread } from './thread';
 export const useSolving = (job: Job | null): Solved & Pick<Solving, 'ask' | 'stop' | 'again'> => {
   const [solving] = useState(() => new Solving(new SolverThread()));
   const [solved, setSolved] = useState(solving.read);
-  useEffect(
-    () => solving.subscribe(() => startTransition(() => setSolved(solving.read()))),
-    [solving],
-  );
+  useEffect(() => {
+    let before = solving.read();
+    return solving.subscribe(() => {
+      const now = solving.read();
+      // That a roof is late or failed is said at once.
+      if (now.roof === before.roof) setSolved(now);
+      else startTransition(() => setSolved(now));
+      before = now;
+    });
+  }, [solving]);
   useEffect(() => () => solving.dispose(), [solving]);
   useEffect(() => solving.solve(job), [solving, job]);
   return { ...solved, ask: solving.ask, stop: solving.stop, again: solving.again };

@@ -48,12 +48,10 @@ const rowText = (
   board: `${writeStock(entry.stock, display)} · ${boardNeeded(entry.length.blank, display)}`,
   heights: (entry.heights ?? [])
     .map(({ abovePlate }) => `top ${formatLength(abovePlate, lengthFormat(display))} above ‹plate›`)
-    .join(HEIGHTS_APART),
+    .join('; '),
   was: wasBefore(change, display),
   angles: angleSummary(entry.cuts, display),
 });
-
-const HEIGHTS_APART = '; ';
 
 interface RowProps extends RowText {
   readonly display: Display;
@@ -132,6 +130,10 @@ interface CutListProps {
   readonly onOpen: (mark: string) => void;
 }
 
+interface LinesProps extends Omit<CutListProps, 'members'> {
+  readonly items: readonly Item[];
+}
+
 /** As high as most are; each of a long list is measured when it is shown. px */
 const HEAD_PX = 52;
 const ROW_PX = 72;
@@ -140,12 +142,7 @@ const WHOLE = 80;
 const BEYOND = 4;
 
 /** One line of the list: a kind's heading, or a piece. */
-const Line = ({
-  item,
-  display,
-  chosen,
-  onOpen,
-}: Omit<CutListProps, 'members'> & { item: Item }) => {
+const Line = ({ item, display, chosen, onOpen }: Omit<LinesProps, 'items'> & { item: Item }) => {
   const { changes } = useChanges();
   const { entry } = item;
   if (entry === undefined) return <KindHead kind={item.kind} total={item.total} />;
@@ -162,10 +159,7 @@ const Line = ({
 const LIST = { role: 'list', 'aria-label': 'Cut list', testID: 'cut-list' } as const;
 
 /** Every line on the page. */
-const WholeList = ({
-  items,
-  ...rest
-}: { items: readonly Item[] } & Omit<CutListProps, 'members'>) => {
+const WholeList = ({ items, ...rest }: LinesProps) => {
   const list = useRef<View>(null);
   const at = rest.chosen === null ? -1 : items.findIndex(({ key }) => key === rest.chosen);
   useEffect(() => {
@@ -186,10 +180,7 @@ const WholeList = ({
 };
 
 /** Of thousands of lines, those in sight: they scroll as a few do. */
-const LongList = ({
-  items,
-  ...rest
-}: { items: readonly Item[] } & Omit<CutListProps, 'members'>) => {
+const LongList = ({ items, ...rest }: LinesProps) => {
   const { chosen } = rest;
   const scroller = useScroller();
   const list = useRef<View>(null);

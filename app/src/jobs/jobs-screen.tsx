@@ -18,8 +18,6 @@ import { NewJobForm } from './new-job-form';
 
 type Order = 'changed' | 'name';
 
-const NO_JOBS: readonly ListedJob[] = [];
-
 /** More jobs than these are looked through by their names. */
 const FEW = 6;
 
@@ -42,8 +40,9 @@ export const JobsScreen = () => {
   const [showDeleted, setShowDeleted] = useState(false);
   const [text, setText] = useState('');
   const [order, setOrder] = useState<Order>('changed');
-  // Before there is a list, what was asked for stands already; the cards then come in slices.
-  const all = useDeferredValue(jobs.data?.jobs ?? NO_JOBS, NO_JOBS);
+  // Before there is a list, what was asked for stands already; the list, and what hangs on it, then comes in slices.
+  const list = useDeferredValue(jobs.data ?? null, null);
+  const all = list?.jobs ?? [];
   const shown = found(all, text, order);
   const waits = all.reduce((sum, job) => sum + job.waits, 0);
   return (
@@ -83,14 +82,14 @@ export const JobsScreen = () => {
           testID="to-practice"
         />
       </View>
-      {(jobs.data?.away === true || waits > 0) && (
+      {(list?.away === true || waits > 0) && (
         <View
           role="status"
           testID="jobs-away"
           className="rounded border border-pencil bg-sheet px-3 py-2"
         >
           <Words>
-            {jobs.data?.away === true
+            {list?.away === true
               ? 'The server does not answer: these are the jobs that this device knows. '
               : ''}
             {waits > 0
@@ -99,12 +98,12 @@ export const JobsScreen = () => {
           </Words>
         </View>
       )}
-      {(jobs.data?.aside ?? 0) > 0 && (
+      {(list?.aside ?? 0) > 0 && (
         <View role="status" className="rounded border border-pencil bg-sheet px-3 py-2">
           <Words>
-            {jobs.data?.aside === 1 ? 'One entry' : `${jobs.data?.aside ?? 0} entries`} kept on this
-            device could not be read any more, and {jobs.data?.aside === 1 ? 'lies' : 'lie'} aside
-            here. Everything else is as it was.
+            {list?.aside === 1 ? 'One entry' : `${list?.aside ?? 0} entries`} kept on this device
+            could not be read any more, and {list?.aside === 1 ? 'lies' : 'lie'} aside here.
+            Everything else is as it was.
           </Words>
         </View>
       )}
@@ -121,7 +120,7 @@ export const JobsScreen = () => {
           />
         </View>
       )}
-      {jobs.isPending && <Loading what="Fetching the jobs …" />}
+      {list === null && !jobs.isError && <Loading what="Fetching the jobs …" />}
       {jobs.isError && (
         <Standstill
           title="The jobs cannot be fetched"
@@ -161,13 +160,13 @@ export const JobsScreen = () => {
       {text !== '' && shown.length === 0 && (
         <Words className="text-center">No job’s name has “{text}” in it.</Words>
       )}
-      {jobs.data !== undefined && all.length === 0 && (
+      {list !== null && all.length === 0 && (
         <Words className="text-center">
           No jobs yet. A new one needs two measurements and a pitch.
         </Words>
       )}
       {/* What stands under the list comes with it: nothing moves that was there to be touched. */}
-      {!jobs.isPending && (
+      {(list !== null || jobs.isError) && (
         <>
           {showDeleted ? (
             <DeletedJobs onBack={() => setShowDeleted(false)} />

@@ -2,7 +2,7 @@ import { area2, commonConvex, FIT_GAP_MM, planeAt, v2, v3, type Vec2, type Vec3 
 import { isPost, isRafter, isTie } from '../kinds';
 import { inMm, plainly, say, type Sentence } from '../sentence';
 import { touches, type Contact } from './contacts';
-import { areaOf, atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
+import { atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
 import { middleOfPoints, type FrameOnSite } from './frame-on-site';
 import { lineUnder, purlinLies } from './in-place';
 import { isMember, isPlate, type Body, type Placed, type PlacedFace } from './placed';
@@ -301,8 +301,8 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
           worstGapMm = Math.max(worstGapMm, Math.abs(contact.gapMm));
           if (!carriesNone(other)) borne += contact.areaMm2;
         }
-        share = Math.max(share, borne / areaOf(face));
-        const least = (member.kind === 'fascia' ? MITRE_SHARE : FACES_SHARE) * areaOf(face);
+        share = Math.max(share, borne / face.areaMm2);
+        const least = (member.kind === 'fascia' ? MITRE_SHARE : FACES_SHARE) * face.areaMm2;
         const before =
           member.kind === 'fascia' ? at(face) : at(face).filter((touch) => !isFasciaEnd(touch));
         if (!atGable(site, member, face) && off(placed, face, before, least)) missed = true;

@@ -1,4 +1,5 @@
 import { area2, commonConvex, planeAt, v3, FIT_GAP_MM, type Vec2, type Vec3 } from '../geom';
+import { NEAR_MM, type Neighbours } from './neighbours';
 import type { Body, PlacedFace, PlacedPiece } from './placed';
 
 /** Two faces that look at each other over a common area. */
@@ -14,8 +15,6 @@ export interface Contact<B extends Body = Body> {
   readonly gapMm: number;
 }
 
-/** Faces that stand further apart than this were not meant to touch. mm */
-const NEAR_MM = 30;
 /** Faces turned from each other by more than this were not meant to touch: 8°. */
 const FACING = -Math.cos((8 * Math.PI) / 180);
 /** A common area smaller than this is an edge. mm² */
@@ -34,22 +33,36 @@ const flatOf = ({ plane: { normal }, points }: PlacedFace): FlatFace => {
   return { right, up, outline: points.map((p) => [v3.dot(p, right), v3.dot(p, up)]) };
 };
 
-const near = (a: PlacedPiece, b: PlacedPiece): boolean =>
-  a.low[1] < b.high[1] + NEAR_MM &&
-  b.low[1] < a.high[1] + NEAR_MM &&
-  a.low[2] < b.high[2] + NEAR_MM &&
-  b.low[2] < a.high[2] + NEAR_MM;
-
-/** Whether all of a piece lies further than NEAR_MM before a face of another, which parts the two. */
-const farBefore = ({ plane: { normal, offset } }: PlacedFace, { low, high }: PlacedPiece) =>
-  (normal[0] > 0 ? low[0] : high[0]) * normal[0] +
-    (normal[1] > 0 ? low[1] : high[1]) * normal[1] +
-    (normal[2] > 0 ? low[2] : high[2]) * normal[2] >
-  offset + NEAR_MM;
+/**
+ * The faces of a piece that could touch another: those whose plane passes within NEAR_MM of its box. Null where all of
+ * that box lies further than NEAR_MM before one of them, which parts the two.
+ */
+const facesToward = (
+  { faces }: PlacedPiece,
+  { low, high }: PlacedPiece,
+): readonly PlacedFace[] | null => {
+  const toward: PlacedFace[] = [];
+  for (const face of faces) {
+    const { normal, offset } = face.plane;
+    const [nx, ny, nz] = [normal[0], normal[1], normal[2]];
+    const nearest =
+      (nx > 0 ? low[0] : high[0]) * nx +
+      (ny > 0 ? low[1] : high[1]) * ny +
+      (nz > 0 ? low[2] : high[2]) * nz;
+    if (nearest > offset + NEAR_MM) return null;
+    const furthest =
+      (nx > 0 ? high[0] : low[0]) * nx +
+      (ny > 0 ? high[1] : low[1]) * ny +
+      (nz > 0 ? high[2] : low[2]) * nz;
+    if (furthest >= offset - NEAR_MM) toward.push(face);
+  }
+  return toward;
+};
 
 const between = (face: PlacedFace, otherFace: PlacedFace, flat: FlatFace) => {
   const { right, up, outline } = flat;
-  let [least, most] = [Infinity, -Infinity];
+  let least = Infinity;
+  let most = -Infinity;
   for (const p of face.points) {
     const away = planeAt(otherFace.plane, p);
     if (away < least) least = away;
@@ -65,7 +78,11 @@ const between = (face: PlacedFace, otherFace: PlacedFace, flat: FlatFace) => {
   const rate = v3.dot(face.plane.normal, normal);
   let gapMm = 0;
   const points = common.map(([x, y]): Vec3 => {
-    const on = v3.add(v3.add(v3.scale(right, x), v3.scale(up, y)), v3.scale(normal, offset));
+    const on: Vec3 = [
+      right[0] * x + up[0] * y + normal[0] * offset,
+      right[1] * x + up[1] * y + normal[1] * offset,
+      right[2] * x + up[2] * y + normal[2] * offset,
+    ];
     const gap = -planeAt(face.plane, on) / rate;
     if (Math.abs(gap) > Math.abs(gapMm)) gapMm = gap;
     return on;
@@ -73,38 +90,31 @@ const between = (face: PlacedFace, otherFace: PlacedFace, flat: FlatFace) => {
   return Math.abs(gapMm) > NEAR_MM ? null : { areaMm2, points, gapMm };
 };
 
-/** Every pair of faces of two bodies that look at each other, touching or nearly. Swept along x. */
-export const contactsOf = <B extends Body>(bodies: readonly B[]): Contact<B>[] => {
+/** Every pair of faces of two bodies that look at each other, touching or nearly. */
+export const contactsOf = <B extends Body>(neighbours: readonly Neighbours<B>[]): Contact<B>[] => {
   const flats = new Map<PlacedFace, FlatFace>();
   const flat = (face: PlacedFace): FlatFace => {
-    const known = flats.get(face) ?? flatOf(face);
-    flats.set(face, known);
-    return known;
+    const known = flats.get(face);
+    if (known !== undefined) return known;
+    const made = flatOf(face);
+    flats.set(face, made);
+    return made;
   };
-  const pieces = bodies
-    .flatMap((body, order) => body.pieces.map((piece) => ({ body, order, piece })))
-    .sort((p, q) => p.piece.low[0] - q.piece.low[0] || p.order - q.order);
-  const found: (Contact<B> & { readonly order: number })[] = [];
-  for (const [i, p] of pieces.entries()) {
-    for (let j = i + 1; j < pieces.length; j += 1) {
-      const q = pieces[j];
-      if (q === undefined || q.piece.low[0] > p.piece.high[0] + NEAR_MM) break;
-      if (q.body === p.body || !near(p.piece, q.piece)) continue;
-      const [one, other] = p.order < q.order ? [p, q] : [q, p];
-      if (one.piece.faces.some((face) => farBefore(face, other.piece))) continue;
-      if (other.piece.faces.some((face) => farBefore(face, one.piece))) continue;
-      for (const face of one.piece.faces) {
-        for (const otherFace of other.piece.faces) {
-          if (v3.dot(face.plane.normal, otherFace.plane.normal) > FACING) continue;
-          const touch = between(face, otherFace, flat(otherFace));
-          if (touch === null) continue;
-          const order = one.order * bodies.length + other.order;
-          found.push({ one: one.body, face, other: other.body, otherFace, ...touch, order });
-        }
+  const found: Contact<B>[] = [];
+  for (const { one, piece, other, otherPiece } of neighbours) {
+    const faces = facesToward(piece, otherPiece);
+    if (faces === null) continue;
+    const otherFaces = facesToward(otherPiece, piece);
+    if (otherFaces === null) continue;
+    for (const face of faces) {
+      for (const otherFace of otherFaces) {
+        if (v3.dot(face.plane.normal, otherFace.plane.normal) > FACING) continue;
+        const touch = between(face, otherFace, flat(otherFace));
+        if (touch !== null) found.push({ one, face, other, otherFace, ...touch });
       }
     }
   }
-  return found.sort((p, q) => p.order - q.order);
+  return found;
 };
 
 /** Whether two faces touch over all of what they have in common. */

@@ -22,8 +22,9 @@ import { laidOnAmiss } from './laid-on';
 import { offLayout } from './layout';
 import { ledgersAmiss } from './ledgers';
 import { bareLines } from './lines';
+import { neighboursOf } from './neighbours';
 import { overlapsOf, type Overlap } from './overlaps';
-import { isEavePlate, isMember, place, type Body, type Placed, type PlacedPlate } from './placed';
+import { isEavePlate, isMember, place, type Body, type Placed } from './placed';
 import type { FitProblem, FitReport } from './report';
 import { purlinsAmiss } from './purlins';
 import { roofPurlinsAmiss } from './roof-purlins';
@@ -32,7 +33,7 @@ import { bareStrips } from './strips';
 import { strutsAmiss } from './struts';
 import { tiesAmiss } from './ties';
 
-const overlapProblem = ({ one, other, mm3, at }: Overlap<Placed | PlacedPlate>): FitProblem => {
+const overlapProblem = ({ one, other, mm3, at }: Overlap<Body>): FitProblem => {
   const cm3 = (mm3 / 1000).toFixed(1);
   const members = [one, other].filter(isMember);
   const ids = members.map(({ member }) => member.id);
@@ -51,8 +52,16 @@ const overlapProblem = ({ one, other, mm3, at }: Overlap<Placed | PlacedPlate>):
   };
 };
 
+/**
+ * Whether two bodies may share no wood: timbers, and a timber and an eave's plate. A gable's plate is parted where a deep
+ * ridge comes down to it; studs and struts are held to theirs by their feet.
+ */
+const sharesNone = (one: Body, other: Body): boolean =>
+  (isMember(one) && (isMember(other) || isEavePlate(other))) ||
+  (isEavePlate(one) && isMember(other));
+
 /** Timbers may share what rounding leaves; a plate is notched over, so that less of it is a seat forgotten. */
-const tooMuch = ({ one, other, mm3 }: Overlap<Placed | PlacedPlate>): boolean => {
+const tooMuch = ({ one, other, mm3 }: Overlap<Body>): boolean => {
   const notched = [one, other].filter(isMember).map(({ member }) => member.kind !== 'fascia');
   const inPlate = notched.length === 1 && notched.every(Boolean);
   return mm3 > (inPlate ? FIT_IN_PLATE_MM3 : FIT_OVERLAP_MM3);
@@ -73,7 +82,7 @@ export const overlapsAmiss = (
   asked: (one: Member, other: Member) => boolean,
 ): { readonly problems: readonly FitProblem[]; readonly worstMm3: number } => {
   const placed = members.map((member) => place(member, markOf(member.id)));
-  const shared = overlapsOf<Placed>(placed, (one, other) => asked(one.member, other.member));
+  const shared = overlapsOf(neighboursOf(placed), (one, other) => asked(one.member, other.member));
   return {
     problems: shared.filter(tooMuch).map(overlapProblem),
     worstMm3: Math.max(0, ...shared.map(({ mm3 }) => mm3)),
@@ -124,14 +133,11 @@ export const dryFit = (
 ): FitReport => {
   const placed = members.map((member) => place(member, markOf(member.id)));
   const site = frameOnSite(job, roof, placed, laid);
-  const contacts = contactsOf<Body>([...site.members, ...site.plates, ...site.walls]);
+  const neighbours = neighboursOf<Body>([...site.members, ...site.plates, ...site.walls]);
+  const contacts = contactsOf(neighbours);
   const touching = touchingBy(contacts);
   const bearings = bearingsOf(site, contacts);
-  const shared = overlapsOf<Placed | PlacedPlate>(
-    // A gable's plate is parted where a deep ridge comes down to it; studs and struts are held to theirs by their feet.
-    [...site.members, ...site.plates.filter(isEavePlate)],
-    (one, other) => isMember(one) || isMember(other),
-  );
+  const shared = overlapsOf(neighbours, sharesNone);
   const loose = carriedBy(site, contacts);
   const strips = bareStrips(site);
   return {

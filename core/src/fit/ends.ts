@@ -1,5 +1,4 @@
 import {
-  area2,
   FIT_GAP_MM,
   planeAt,
   v2,
@@ -35,13 +34,6 @@ export interface SawnFaces {
   readonly seats: readonly PlacedFace[];
 }
 
-export const areaOf = ({ points, plane: { normal } }: PlacedFace): number => {
-  const aside: Vec3 = Math.abs(normal[2]) < 0.7 ? [0, 0, 1] : [1, 0, 0];
-  const right = v3.unit(v3.cross(aside, normal));
-  const up = v3.cross(normal, right);
-  return area2(points.map((p) => [v3.dot(p, right), v3.dot(p, up)]));
-};
-
 /** Whether a point of a convex face's plane lies within it. */
 const within = ({ points, plane: { normal } }: PlacedFace, p: Vec3): boolean =>
   points.every((a, i) => {
@@ -64,18 +56,20 @@ export const sawnFaces = ({ roof }: FrameOnSite, placed: Placed): SawnFaces => {
   const { corners } = placed;
   const seats: PlacedFace[] = [];
   const ends: { upper: PlacedFace[]; lower: PlacedFace[] } = { upper: [], lower: [] };
-  for (const face of placed.pieces.flatMap(({ faces }) => faces)) {
-    const { normal } = face.plane;
-    const along = v3.dot(normal, a);
-    if (normal[2] < -LEVEL && Math.abs(along) > PARALLEL_SINE) {
-      seats.push(face);
-      continue;
+  for (const { faces } of placed.pieces) {
+    for (const face of faces) {
+      const { normal } = face.plane;
+      const along = v3.dot(normal, a);
+      if (normal[2] < -LEVEL && Math.abs(along) > PARALLEL_SINE) {
+        seats.push(face);
+        continue;
+      }
+      if (Math.abs(along) < ALONG) continue;
+      if (corners.some((p) => planeAt(face.plane, p) > REENTRANT_MM)) continue;
+      const planed =
+        normal[2] > 0 && roof.slopes.some(({ plane }) => liesIn(face.points, plane, FIT_GAP_MM));
+      if (!planed) (along > 0 ? ends.upper : ends.lower).push(face);
     }
-    if (Math.abs(along) < ALONG) continue;
-    if (corners.some((p) => planeAt(face.plane, p) > REENTRANT_MM)) continue;
-    const planed =
-      normal[2] > 0 && roof.slopes.some(({ plane }) => liesIn(face.points, plane, FIT_GAP_MM));
-    if (!planed) (along > 0 ? ends.upper : ends.lower).push(face);
   }
   return {
     seats,

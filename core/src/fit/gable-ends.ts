@@ -3,7 +3,6 @@ import type { Stock } from '../job';
 import { isRafter } from '../kinds';
 import { inMm, say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
-import { areaOf } from './ends';
 import { findingOn } from './finding';
 import type { FrameOnSite } from './frame-on-site';
 import { housingsOf } from './in-place';
@@ -67,8 +66,7 @@ const bareOf = (rafter: Placed, bottoms: readonly PlacedFace[], touching: Touchi
       const face = contact.one === rafter ? contact.face : contact.otherFace;
       return face === bottom && isMember(other) && other.member.kind === 'lookout';
     });
-    const held = [...own.map(areaOf), ...lain.map(({ areaMm2 }) => areaMm2)];
-    return held.reduce((left, area) => left - area, sum + areaOf(bottom));
+    return [...own, ...lain].reduce((left, { areaMm2 }) => left - areaMm2, sum + bottom.areaMm2);
   }, 0);
 };
 

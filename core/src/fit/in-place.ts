@@ -27,11 +27,15 @@ const SAME_WAY = ALONGSIDE_SINE;
 /** How far the member's highest corner stands above the roof over it, square to the roof, and where. mm */
 const mostProud = ({ roof }: FrameOnSite, placed: Placed): { mm: number; at: Vec3 } => {
   const { block, side } = placed.member;
-  let [mm, at]: [number, Vec3] = [-Infinity, [0, 0, 0]];
+  let mm = -Infinity;
+  let at: Vec3 = [0, 0, 0];
   for (const p of placed.corners) {
     const over = roofAbout(roof, [p[0], p[1]], block, side);
     const proud = (p[2] - over.z) * over.plane.plane.normal[2];
-    if (proud > mm) [mm, at] = [proud, p];
+    if (proud > mm) {
+      mm = proud;
+      at = p;
+    }
   }
   return { mm, at };
 };

@@ -1,4 +1,5 @@
 import { clipByAll, planeAt, TOUCHING_MM, v3, volume, type ConvexSolid, type Vec3 } from '../geom';
+import type { Neighbours } from './neighbours';
 import type { Body, PlacedPiece } from './placed';
 
 export interface Overlap<B extends Body> {
@@ -9,10 +10,9 @@ export interface Overlap<B extends Body> {
 }
 
 const boxesMeet = (a: PlacedPiece, b: PlacedPiece): boolean =>
-  a.low[1] < b.high[1] - TOUCHING_MM &&
-  b.low[1] < a.high[1] - TOUCHING_MM &&
-  a.low[2] < b.high[2] - TOUCHING_MM &&
-  b.low[2] < a.high[2] - TOUCHING_MM;
+  ([0, 1, 2] as const).every(
+    (axis) => a.low[axis] < b.high[axis] - TOUCHING_MM && b.low[axis] < a.high[axis] - TOUCHING_MM,
+  );
 
 /** A face of one that has all of the other before it parts the two: most neighbours are told apart by this. */
 const parted = (a: PlacedPiece, b: PlacedPiece): boolean =>
@@ -29,36 +29,24 @@ const shared = (a: PlacedPiece, b: PlacedPiece): ConvexSolid<unknown> => {
   );
 };
 
-/** Every pair that shares wood. Swept along x, so that only neighbours are held against each other. */
+/** Every pair that shares wood. */
 export const overlapsOf = <B extends Body>(
-  bodies: readonly B[],
+  neighbours: readonly Neighbours<B>[],
   counts: (one: B, other: B) => boolean,
 ): Overlap<B>[] => {
-  const pieces = bodies
-    .flatMap((body, order) => body.pieces.map((piece) => ({ body, order, piece })))
-    .sort((p, q) => p.piece.low[0] - q.piece.low[0] || p.order - q.order);
-  const found = new Map<number, Overlap<B>>();
-  for (const [i, p] of pieces.entries()) {
-    for (let j = i + 1; j < pieces.length; j += 1) {
-      const q = pieces[j];
-      if (q === undefined || q.piece.low[0] >= p.piece.high[0] - TOUCHING_MM) break;
-      if (q.body === p.body) continue;
-      const [one, other] = p.order < q.order ? [p, q] : [q, p];
-      if (!counts(one.body, other.body)) continue;
-      const wood = shared(one.piece, other.piece);
-      const mm3 = volume(wood);
-      if (mm3 <= 0) continue;
-      const key = one.order * bodies.length + other.order;
-      const points = wood.flatMap((face) => face.points);
-      const at = v3.scale(points.reduce<Vec3>(v3.add, [0, 0, 0]), 1 / points.length);
-      const before = found.get(key);
-      found.set(key, {
-        one: one.body,
-        other: other.body,
-        mm3: mm3 + (before?.mm3 ?? 0),
-        at: before?.at ?? at,
-      });
-    }
+  const found: Overlap<B>[] = [];
+  for (const { one, piece, other, otherPiece } of neighbours) {
+    if (!counts(one, other)) continue;
+    const wood = shared(piece, otherPiece);
+    const mm3 = volume(wood);
+    if (mm3 <= 0) continue;
+    const points = wood.flatMap((face) => face.points);
+    const at = v3.scale(points.reduce<Vec3>(v3.add, [0, 0, 0]), 1 / points.length);
+    // Neighbours come body by body: pieces of the same two stand next to each other.
+    const before = found.at(-1);
+    if (before === undefined || before.one !== one || before.other !== other)
+      found.push({ one, other, mm3, at });
+    else found[found.length - 1] = { ...before, mm3: before.mm3 + mm3 };
   }
-  return [...found].sort(([p], [q]) => p - q).map(([, overlap]) => overlap);
+  return found;
 };

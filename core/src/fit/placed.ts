@@ -19,11 +19,14 @@ export interface PlacedFace {
   readonly tag: BoardFace | null;
   readonly points: readonly Vec3[];
   readonly plane: Plane;
+  readonly areaMm2: number;
 }
 
 /** One convex piece of a body, in the world. */
 export interface PlacedPiece {
   readonly faces: readonly PlacedFace[];
+  /** Each of its corners once. */
+  readonly corners: readonly Vec3[];
   readonly low: Vec3;
   readonly high: Vec3;
 }
@@ -57,66 +60,74 @@ export const isPlate = (body: Body): body is PlacedPlate => 'plate' in body;
 export const isEavePlate = (body: Body): body is PlacedPlate =>
   isPlate(body) && body.carries === 'rafters';
 
-/** The plane of a flat loop, its normal by Newell's sum, which no short first edge can spoil. */
-const planeOf = (points: readonly Vec3[]): Plane => {
-  let [x, y, z] = [0, 0, 0];
-  let p = points[points.length - 1];
-  for (const q of points) {
-    if (p !== undefined) {
-      x += p[1] * q[2] - p[2] * q[1];
-      y += p[2] * q[0] - p[0] * q[2];
-      z += p[0] * q[1] - p[1] * q[0];
-    }
-    p = q;
-  }
-  const unit = v3.unit([x, y, z]);
-  return { normal: unit, offset: v3.dot(unit, points[0] ?? [0, 0, 0]) };
-};
-
 /** Faces smaller than this are rounding. mm² */
 const NO_FACE_MM2 = 1e-6;
 
-const hasArea = (points: readonly Vec3[]): boolean => {
+/** The plane of a flat loop, its normal by Newell's sum, which no short first edge can spoil, and its area; null where it has none. */
+const flatOf = (points: readonly Vec3[]): Pick<PlacedFace, 'plane' | 'areaMm2'> | null => {
   const [first] = points;
-  if (first === undefined) return false;
-  let sum: Vec3 = [0, 0, 0];
-  for (let i = 1; i + 1 < points.length; i += 1) {
-    const [b, c] = [points[i], points[i + 1]];
-    if (b !== undefined && c !== undefined)
-      sum = v3.add(sum, v3.cross(v3.sub(b, first), v3.sub(c, first)));
+  if (first === undefined) return null;
+  // From its first corner, so that the sums stay small.
+  const [x0, y0, z0] = first;
+  let [x, y, z] = [0, 0, 0];
+  let [px, py, pz] = [0, 0, 0];
+  for (const p of points) {
+    const [qx, qy, qz] = [p[0] - x0, p[1] - y0, p[2] - z0];
+    x += py * qz - pz * qy;
+    y += pz * qx - px * qz;
+    z += px * qy - py * qx;
+    [px, py, pz] = [qx, qy, qz];
   }
-  return v3.length(sum) > NO_FACE_MM2;
+  const twice = Math.sqrt(x * x + y * y + z * z);
+  if (twice <= NO_FACE_MM2) return null;
+  const normal: Vec3 = [x / twice, y / twice, z / twice];
+  return { plane: { normal, offset: v3.dot(normal, first) }, areaMm2: twice / 2 };
 };
 
-const placedPiece = (solid: ConvexSolid<BoardFace | null>): PlacedPiece => {
+/** A piece where `inWorld` puts its corners. */
+const placedPiece = (
+  solid: ConvexSolid<BoardFace | null>,
+  inWorld: (p: Vec3) => Vec3,
+): PlacedPiece => {
+  // Faces mostly share a corner as one and the same point; it is placed once and stays one.
+  const before: Vec3[] = [];
+  const after: Vec3[] = [];
+  const placeOf = (p: Vec3): Vec3 => {
+    for (let i = 0; i < before.length; i += 1) {
+      const known = after[i];
+      if (before[i] === p && known !== undefined) return known;
+    }
+    const placed = inWorld(p);
+    before.push(p);
+    after.push(placed);
+    return placed;
+  };
+  const faces: PlacedFace[] = [];
+  for (const face of solid) {
+    const points = face.points.map(placeOf);
+    const flat = flatOf(points);
+    if (flat !== null) faces.push({ tag: face.tag, points, ...flat });
+  }
+  const corners: Vec3[] = [];
   const low: [number, number, number] = [Infinity, Infinity, Infinity];
   const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
-  const faces: PlacedFace[] = [];
-  for (const { tag, points } of solid) {
-    for (const p of points) {
-      for (const axis of [0, 1, 2] as const) {
-        if (p[axis] < low[axis]) low[axis] = p[axis];
-        if (p[axis] > high[axis]) high[axis] = p[axis];
-      }
+  for (const p of after) {
+    for (const axis of [0, 1, 2] as const) {
+      if (p[axis] < low[axis]) low[axis] = p[axis];
+      if (p[axis] > high[axis]) high[axis] = p[axis];
     }
-    if (hasArea(points)) faces.push({ tag, points, plane: planeOf(points) });
+    if (!corners.some((q) => v3.distance(p, q) < SAME_POINT_MM)) corners.push(p);
   }
-  return { faces, low, high };
-};
-
-/** Each corner stands in three faces or more. */
-const cornersOf = ({ faces }: PlacedPiece): Vec3[] => {
-  const corners: Vec3[] = [];
-  for (const { points } of faces)
-    for (const p of points)
-      if (!corners.some((q) => v3.distance(p, q) < SAME_POINT_MM)) corners.push(p);
-  return corners;
+  return { faces, corners, low, high };
 };
 
 const bodyOf = (pieces: readonly PlacedPiece[]): Body => ({
   pieces,
-  corners: pieces.flatMap(cornersOf),
+  corners: pieces.flatMap(({ corners }) => corners),
 });
+
+const asItStands = (solid: ConvexSolid<BoardFace | null>): PlacedPiece =>
+  placedPiece(solid, (p) => p);
 
 /** A face that looks up by more than this, as a cosine, is part of a timber's top. */
 const UP = 0.1;
@@ -130,20 +141,27 @@ const looksUp =
     v3.dot(normal, e) > UP &&
     (normal[2] < LEVEL || Math.abs(a[2]) < ALONGSIDE_SINE);
 
+type Standing = Pick<Placed, keyof Body | 'tops'>;
+
+const stand = (member: Member): Standing => {
+  const inWorld = (p: Vec3): Vec3 => toWorld(member.frame, p);
+  const pieces: PlacedPiece[] = [];
+  for (const solid of solidOf(member))
+    if (solid.length > 0) pieces.push(placedPiece(solid, inWorld));
+  const isTop = looksUp(member.frame);
+  const tops: PlacedFace[] = [];
+  for (const { faces } of pieces) for (const face of faces) if (isTop(face)) tops.push(face);
+  return { ...bodyOf(pieces), tops };
+};
+
+/** A member never changes: it is stood up once, as it is sawn once. */
+const stood = new WeakMap<Member, Standing>();
+
 /** The member’s sawn pieces where they stand. */
 export const place = (member: Member, mark: string): Placed => {
-  const pieces = solidOf(member)
-    .filter((solid) => solid.length > 0)
-    .map((solid) =>
-      placedPiece(
-        solid.map(({ tag, points }) => ({
-          tag,
-          points: points.map((p) => toWorld(member.frame, p)),
-        })),
-      ),
-    );
-  const faces = pieces.flatMap((piece) => piece.faces);
-  return { member, mark, ...bodyOf(pieces), tops: faces.filter(looksUp(member.frame)) };
+  const standing = stood.get(member) ?? stand(member);
+  stood.set(member, standing);
+  return { member, mark, ...standing };
 };
 
 /** A box on the level where it would stand: `heading` its first axis, its second to the left, its third up. mm */
@@ -179,7 +197,7 @@ const prism = (outline: readonly Vec2[], bottom: number, top: number): ConvexSol
 export const placePlate = (plate: Plate, carries: PlacedPlate['carries']): PlacedPlate => ({
   plate,
   carries,
-  ...bodyOf([placedPiece(prism(plate.outline, plate.bottomMm, plate.topMm))]),
+  ...bodyOf([asItStands(prism(plate.outline, plate.bottomMm, plate.topMm))]),
 });
 
 /** A flat convex slab: its upper face, and how far through it goes. */
@@ -191,7 +209,7 @@ export const placeSlab = (upper: readonly Vec3[], through: Vec3): Body => {
     return { tag: null, points };
   });
   return bodyOf([
-    placedPiece([
+    asItStands([
       { tag: null, points: [...lower].reverse() },
       { tag: null, points: upper },
       ...sides,
@@ -201,4 +219,4 @@ export const placeSlab = (upper: readonly Vec3[], through: Vec3): Body => {
 
 /** A wall's own face, as a thin slab behind it: what a lean-to's rafters come against. */
 export const placeWall = (outline: readonly Vec2[], bottom: number, top: number): Body =>
-  bodyOf([placedPiece(prism(outline, bottom, top))]);
+  bodyOf([asItStands(prism(outline, bottom, top))]);

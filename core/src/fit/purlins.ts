@@ -12,7 +12,7 @@ import type { Job } from '../job';
 import { purlinDistance, type LineKind, type Slope } from '../roof';
 import { inMm, say } from '../sentence';
 import type { Touching } from './contacts';
-import { areaOf, atGable, isSeam } from './ends';
+import { atGable, isSeam } from './ends';
 import { findingOn } from './finding';
 import { liesIn, outFrom, type FrameOnSite } from './frame-on-site';
 import { purlinLies } from './in-place';
@@ -72,7 +72,7 @@ const lainUnder = (site: FrameOnSite, placed: Placed): Lain | null => {
       (face) =>
         v3.dot(face.plane.normal, plane.normal) > 1 - ALONG ** 2 &&
         liesIn(face.points, plane, FIT_GAP_MM) &&
-        areaOf(face) > LEAST_AREA_MM2,
+        face.areaMm2 > LEAST_AREA_MM2,
     );
     if (faces.length > 0) return { slope, faces };
   }

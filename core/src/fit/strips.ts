@@ -1,4 +1,17 @@
-import { intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../geom';
+import {
+  crossedAt,
+  crossings,
+  eachGap,
+  intervals,
+  spanning,
+  v2,
+  type Chords,
+  type Interval,
+  type Outline,
+  type Spanning,
+  type Vec2,
+  type Vec3,
+} from '../geom';
 import { inMm, say } from '../sentence';
 import { heightAt, overOwnWalls, type Slope } from '../roof';
 import type { FrameOnSite } from './frame-on-site';
@@ -22,37 +35,16 @@ const LEAST_TALL_MM = 60;
 /** Less of the roof than this between two edges wants no rafter. mm */
 const NO_WIDTH_MM = 1;
 
-/** A convex outline in a slope's own plan coordinates: u along the eave, v up the slope. */
-type Outline = readonly Vec2[];
-
-interface Support {
-  readonly outline: Outline;
-  readonly low: number;
-  readonly high: number;
-}
-
-/** Where the level line at v crosses a convex outline. */
-const across = (outline: Outline, v: number): Interval | null => {
-  let [low, high] = [Infinity, -Infinity];
-  let a = outline[outline.length - 1];
-  for (const b of outline) {
-    if (a !== undefined && a[1] > v !== b[1] > v) {
-      const u = a[0] + ((b[0] - a[0]) * (v - a[1])) / (b[1] - a[1]);
-      if (u < low) low = u;
-      if (u > high) high = u;
-    }
-    a = b;
-  }
-  return low < high ? [low, high] : null;
-};
-
 const turnedOver = (outline: Outline): Outline => outline.map(([u, v]): Vec2 => [v, u]);
 
-const chords = (outlines: readonly Outline[], v: number): Interval[] =>
-  outlines.flatMap((outline): Interval[] => {
-    const chord = across(outline, v);
-    return chord === null ? [] : [chord];
-  });
+const chords = (outlines: readonly Outline[], v: number): Interval[] => {
+  const crossed: Interval[] = [];
+  for (const outline of outlines) {
+    const chord = crossedAt(outline, v);
+    if (chord !== null) crossed.push(chord);
+  }
+  return crossed;
+};
 
 /** What stands under one slope: the parts of it inside walls, and the tops that carry it. */
 interface Strips {
@@ -60,34 +52,44 @@ interface Strips {
   readonly parts: readonly Outline[];
   /** The slope's pieces whole, out to their tails. */
   readonly whole: readonly Outline[];
-  readonly supports: readonly Support[];
+  readonly supports: readonly Spanning[];
   readonly tops: readonly Outline[];
 }
 
-const local = (slope: Slope): ((p: Vec2) => Vec2) => {
+const local = (slope: Slope): ((p: Vec2 | Vec3) => Vec2) => {
   const origin = slope.sides[0]?.line.start ?? [0, 0];
+  const { along, uphill } = slope;
   return (p) => {
-    const from = v2.sub(p, origin);
-    return [v2.dot(from, slope.along), v2.dot(from, slope.uphill)];
+    const x = p[0] - origin[0];
+    const y = p[1] - origin[1];
+    return [x * along[0] + y * along[1], x * uphill[0] + y * uphill[1]];
   };
 };
 
-const supportOf = (slope: Slope, placed: Placed): Support[] => {
-  if (placed.member.kind === 'fascia') return [];
+/** Whether a corner of a top lies within CARRIES_MM of the slope's plane, up and down. */
+const carriesAt = ({ plane: { normal, offset } }: Slope, points: readonly Vec3[]): boolean => {
+  const most = CARRIES_MM * normal[2];
+  for (const p of points)
+    if (Math.abs(offset - normal[0] * p[0] - normal[1] * p[1] - normal[2] * p[2]) < most)
+      return true;
+  return false;
+};
+
+const supportsOf = (slope: Slope, members: readonly Placed[]): Spanning[] => {
   const to = local(slope);
-  return placed.tops.flatMap(({ points }): Support[] => {
-    const near = points.some((p) => Math.abs(heightAt(slope, [p[0], p[1]]) - p[2]) < CARRIES_MM);
-    if (!near) return [];
-    const outline = points.map((p) => to(v3.inPlan(p)));
-    const vs = outline.map(([, v]) => v);
-    return [{ outline, low: Math.min(...vs), high: Math.max(...vs) }];
-  });
+  const supports: Spanning[] = [];
+  for (const { member, tops } of members) {
+    if (member.kind === 'fascia') continue;
+    for (const { points } of tops)
+      if (carriesAt(slope, points)) supports.push(spanning(points.map(to)));
+  }
+  return supports;
 };
 
 /** What openings keep clear of a slope wants no rafter, from the one trimmer to the other. */
-const openingsOn = (site: FrameOnSite, slope: Slope): Support[] => {
+const openingsOn = (site: FrameOnSite, slope: Slope): Spanning[] => {
   const to = local(slope);
-  return keptClear(site).flatMap((kept): Support[] => {
+  return keptClear(site).flatMap((kept): Spanning[] => {
     if (kept.slope !== slope) return [];
     const [[a0, a1], [u0, u1]] = [kept.along, kept.up];
     const corners = [
@@ -96,21 +98,25 @@ const openingsOn = (site: FrameOnSite, slope: Slope): Support[] => {
       [a1, u1],
       [a0, u1],
     ] as const;
-    const outline = corners.map(([along, up]) => to(cornerOf(kept, along, up)));
-    const vs = outline.map(([, v]) => v);
-    return [{ outline, low: Math.min(...vs), high: Math.max(...vs) }];
+    return [spanning(corners.map(([along, up]) => to(cornerOf(kept, along, up))))];
   });
 };
 
 const levels = ({ parts, supports }: Strips): number[] => {
-  const inside = parts.flatMap((part) => part.map(([, v]) => v));
-  const [low, high] = [Math.min(...inside), Math.max(...inside)];
-  const events = [...inside, ...supports.flatMap(({ outline }) => outline.map(([, v]) => v))]
-    .filter((v) => v >= low && v <= high)
-    .sort((p, q) => p - q);
+  let low = Infinity;
+  let high = -Infinity;
+  const events: number[] = [];
+  for (const part of parts)
+    for (const [, v] of part) {
+      low = Math.min(low, v);
+      high = Math.max(high, v);
+      events.push(v);
+    }
+  for (const { outline } of supports)
+    for (const [, v] of outline) if (v >= low && v <= high) events.push(v);
   const found: number[] = [];
   let last = -Infinity;
-  for (const v of events) {
+  for (const v of Float64Array.from(events).sort()) {
     if (v - last < BESIDE_MM / 2) continue;
     if (Number.isFinite(last))
       for (let k = 1; k * STEP_MM < v - last; k += 1) found.push(last + k * STEP_MM);
@@ -170,32 +176,13 @@ interface Strip {
   readonly flush: boolean;
 }
 
-/** Reads, level by level from the eave up, where the supports that reach each level are crossed. */
-const crossings = (supports: readonly Support[]): ((v: number) => Interval[]) => {
-  const waiting = [...supports].sort((p, q) => q.low - p.low);
-  let reaching: Support[] = [];
-  return (v) => {
-    for (let next = waiting.at(-1); next !== undefined && next.low < v; next = waiting.at(-1)) {
-      reaching.push(next);
-      waiting.pop();
-    }
-    // Levels are read a little to both sides of a change: what ends just below is kept for the next.
-    reaching = reaching.filter(({ high }) => high > v - 2 * BESIDE_MM);
-    return reaching.flatMap(({ outline, low, high }): Interval[] => {
-      const chord = low < v && high > v ? across(outline, v) : null;
-      return chord === null ? [] : [chord];
-    });
-  };
-};
-
-/** Every strip of one slope at one level, as wide as it is clear and a rafter's thickness more: on centres. */
-const stripsAt = (
-  site: FrameOnSite,
+/** Sees every strip of one slope at one level: from where to where it is clear, and whether both its edges are held. */
+const eachStrip = (
   { parts, whole }: Strips,
   v: number,
-  tops: readonly Interval[],
-): Strip[] => {
-  const { thickness } = site.job.timber.common;
+  tops: Chords,
+  see: (from: number, to: number, flush: boolean) => void,
+): void => {
   // An edge that runs up the slope wants a rafter flush beside it.
   const runsUp = (edge: number, side: 0 | 1): boolean =>
     intervals
@@ -204,13 +191,38 @@ const stripsAt = (
     !intervals
       .unite(chords(whole, v), NO_WIDTH_MM)
       .some(([low, high]) => low < edge - FLUSH_MM && high > edge + FLUSH_MM);
-  return intervals.unite(chords(parts, v), NO_WIDTH_MM).flatMap(([left, right]): Strip[] =>
-    intervals.without([[left, right]], tops, NO_WIDTH_MM).map(([from, to]): Strip => {
+  for (const part of intervals.unite(chords(parts, v), NO_WIDTH_MM))
+    eachGap(part, tops, NO_WIDTH_MM, (from, to) => {
+      const [left, right] = part;
       const open =
         (from - left < FLUSH_MM && runsUp(left, 0)) || (right - to < FLUSH_MM && runsUp(right, 1));
-      return { v, between: [from, to], widthMm: to - from + thickness, flush: !open };
-    }),
+      see(from, to, !open);
+    });
+};
+
+/** A strip that is too wide or bare beside an edge, as far up the slope as it is read. */
+interface Wide {
+  readonly strip: Strip;
+  readonly short: boolean;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Of strips that lie over each other, the widest speaks for all. */
+const take = (wide: Wide[], strip: Strip, short: boolean): void => {
+  const { v } = strip;
+  const twin = wide.findIndex(
+    (one) =>
+      one.short === short &&
+      one.strip.between[0] < strip.between[1] &&
+      strip.between[0] < one.strip.between[1],
   );
+  const found = wide[twin];
+  if (found === undefined) wide.push({ strip, short, low: v, high: v });
+  else {
+    const widest = strip.widthMm > found.strip.widthMm ? strip : found.strip;
+    wide[twin] = { strip: widest, short, low: found.low, high: v };
+  }
 };
 
 /** The strips of roof between neighbours that are wider than the spacing, or bare beside an edge; and the widest of all. */
@@ -218,15 +230,13 @@ export const bareStrips = (
   site: FrameOnSite,
 ): { problems: FitProblem[]; shortJacks: ShortJack[]; widestMm: number } => {
   const { spacing } = site.job.framing;
+  const { thickness } = site.job.timber.common;
   const problems: FitProblem[] = [];
   const shortJacks: ShortJack[] = [];
   let widestMm = 0;
   for (const slope of site.roof.slopes) {
     const to = local(slope);
-    const supports = [
-      ...site.members.flatMap((placed) => supportOf(slope, placed)),
-      ...openingsOn(site, slope),
-    ];
+    const supports = [...supportsOf(slope, site.members), ...openingsOn(site, slope)];
     const strips: Strips = {
       slope,
       parts: overOwnWalls(site.roof, slope).map(({ points }) => points.map(to)),
@@ -235,31 +245,20 @@ export const bareStrips = (
       tops: supports.map(({ outline }) => outline),
     };
     if (strips.parts.length === 0) continue;
-    // Of strips that lie over each other, the widest speaks for all.
-    const wide: { strip: Strip; short: boolean; low: number; high: number }[] = [];
+    const wide: Wide[] = [];
     const crossed = crossings(strips.supports);
-    for (const v of levels(strips)) {
-      for (const strip of stripsAt(site, strips, v, crossed(v))) {
-        const fits = strip.flush && strip.widthMm <= spacing + SLACK_MM;
-        if (fits) {
-          widestMm = Math.max(widestMm, strip.widthMm);
-          continue;
-        }
-        const short = isShortJack(site, strips, strip.between, v);
-        const twin = wide.findIndex(
-          (one) =>
-            one.short === short &&
-            one.strip.between[0] < strip.between[1] &&
-            strip.between[0] < one.strip.between[1],
-        );
-        const found = wide[twin];
-        if (found === undefined) wide.push({ strip, short, low: v, high: v });
-        else {
-          const widest = strip.widthMm > found.strip.widthMm ? strip : found.strip;
-          wide[twin] = { strip: widest, short, low: found.low, high: v };
-        }
-      }
-    }
+    for (const v of levels(strips))
+      eachStrip(strips, v, crossed(v), (from, to, flush) => {
+        // As wide as it is clear and a rafter's thickness more: on centres.
+        const widthMm = to - from + thickness;
+        if (flush && widthMm <= spacing + SLACK_MM) widestMm = Math.max(widestMm, widthMm);
+        else
+          take(
+            wide,
+            { v, between: [from, to], widthMm, flush },
+            isShortJack(site, strips, [from, to], v),
+          );
+      });
     const origin = slope.sides[0]?.line.start ?? [0, 0];
     for (const { strip, short, low, high } of wide) {
       if (high - low < LEAST_TALL_MM) continue;

@@ -24,11 +24,11 @@ export const directionToLocal = (frame: BoardFrame, direction: Vec3): Vec3 => [
   v3.dot(direction, frame.e),
 ];
 
-export const toWorld = (frame: BoardFrame, local: Vec3): Vec3 =>
-  v3.add(
-    v3.add(frame.origin, v3.scale(frame.a, local[0])),
-    v3.add(v3.scale(frame.s, local[1]), v3.scale(frame.e, local[2])),
-  );
+export const toWorld = ({ origin, a, s, e }: BoardFrame, [i, j, k]: Vec3): Vec3 => [
+  origin[0] + a[0] * i + (s[0] * j + e[0] * k),
+  origin[1] + a[1] * i + (s[1] * j + e[1] * k),
+  origin[2] + a[2] * i + (s[2] * j + e[2] * k),
+];
 
 /** A world half-space in the board's own `[a, s, e]` coordinates. */
 export const halfSpaceToLocal = (frame: BoardFrame, keep: HalfSpace): HalfSpace => ({

@@ -34,6 +34,15 @@ export {
 } from './polygon';
 export * as intervals from './intervals';
 export type { Interval } from './intervals';
+export {
+  crossedAt,
+  crossings,
+  eachGap,
+  spanning,
+  type Chords,
+  type Outline,
+  type Spanning,
+} from './level-lines';
 export { toWorld, halfSpaceToLocal, type BoardFrame } from './frame';
 export {
   box,

@@ -5,6 +5,7 @@ export type Interval = readonly [low: number, high: number];
 
 /** Sorted, none touching another; stretches closer than `near` are one. */
 export const unite = (all: readonly Interval[], near: number): Interval[] => {
+  if (all.length < 2) return [...all];
   const out: [number, number][] = [];
   for (const [low, high] of [...all].sort((p, q) => p[0] - q[0])) {
     const last = out[out.length - 1];

@@ -40,16 +40,13 @@ export const box = <Tag>(
   ];
 };
 
-/** What is kept of a face's corners; those on the cutting plane are added to `cap`. */
-const clipLoop = (points: readonly Vec3[], keep: HalfSpace, cap: Vec3[]): readonly Vec3[] => {
+/** What is kept of a face's corners, given how far each lies outside; those on the cutting plane are added to `cap`. */
+const clipLoop = (points: readonly Vec3[], outside: readonly number[], cap: Vec3[]): Vec3[] => {
   const kept: Vec3[] = [];
-  const count = points.length;
-  for (let i = 0; i < count; i += 1) {
-    const a = points[i];
-    const b = points[(i + 1) % count];
-    if (a === undefined || b === undefined) continue;
-    const da = planeAt(keep, a);
-    const db = planeAt(keep, b);
+  for (let i = 0; i < points.length; i += 1) {
+    const j = i + 1 === points.length ? 0 : i + 1;
+    const [a, b, da, db] = [points[i], points[j], outside[i], outside[j]];
+    if (a === undefined || b === undefined || da === undefined || db === undefined) continue;
     if (da <= SAME_POINT_MM) kept.push(a);
     if (Math.abs(da) <= SAME_POINT_MM) cap.push(a);
     const across =
@@ -68,7 +65,8 @@ const orderCap = (points: readonly Vec3[], normal: Vec3): Vec3[] => {
   const unique: Vec3[] = [];
   for (const point of points) {
     let known = false;
-    for (const other of unique) known ||= v3.distance(other, point) < 10 * SAME_POINT_MM;
+    for (const other of unique)
+      known ||= other === point || v3.distance(other, point) < 10 * SAME_POINT_MM;
     if (!known) unique.push(point);
   }
   const first = unique[0];
@@ -78,17 +76,22 @@ const orderCap = (points: readonly Vec3[], normal: Vec3): Vec3[] => {
   const up = v3.cross(normal, right);
   const middle = v3.dot(centre, up);
   const across = v3.dot(centre, right);
-  const ordered: Vec3[] = [];
-  const turns: number[] = [];
+  const turns = unique.map((point) =>
+    Math.atan2(v3.dot(point, up) - middle, v3.dot(point, right) - across),
+  );
   // Few corners: each is put in its place as it comes.
-  for (const point of unique) {
-    const turn = Math.atan2(v3.dot(point, up) - middle, v3.dot(point, right) - across);
-    const later = turns.findIndex((other) => other > turn);
-    const place = later === -1 ? turns.length : later;
-    turns.splice(place, 0, turn);
-    ordered.splice(place, 0, point);
+  for (let i = 1; i < unique.length; i += 1) {
+    const [point, turn] = [unique[i], turns[i]];
+    if (point === undefined || turn === undefined) continue;
+    let place = i;
+    for (; place > 0 && (turns[place - 1] ?? -Infinity) > turn; place -= 1) {
+      turns[place] = turns[place - 1] ?? 0;
+      unique[place] = unique[place - 1] ?? point;
+    }
+    turns[place] = turn;
+    unique[place] = point;
   }
-  return ordered;
+  return unique;
 };
 
 /** Keeps the part of the solid inside the half-space; the new face carries `tag`. */
@@ -99,11 +102,14 @@ export const clipSolid = <Tag>(
 ): ConvexSolid<Tag> => {
   const faces: SolidFace<Tag>[] = [];
   const cap: Vec3[] = [];
+  const outside: number[] = [];
   let cut = false;
   for (const face of solid) {
     let [low, high] = [Infinity, -Infinity];
+    outside.length = 0;
     for (const point of face.points) {
       const depth = planeAt(keep, point);
+      outside.push(depth);
       if (depth < low) low = depth;
       if (depth > high) high = depth;
     }
@@ -112,7 +118,7 @@ export const clipSolid = <Tag>(
       faces.push(face);
       continue;
     }
-    const points = clipLoop(face.points, keep, cap);
+    const points = clipLoop(face.points, outside, cap);
     if (points.length >= 3 && low < -SAME_POINT_MM) faces.push({ tag: face.tag, points });
   }
   if (!cut) return solid;

@@ -42,9 +42,15 @@ export const planeOver = <P extends Steep & { readonly plane: Plane }>(
       if (plane === undefined) continue;
       const here = heightAt(plane, p);
       // Of the two lowest where the eave kicks out, the higher is the roof.
-      if (band === 1 && kicksOut(own) ? here > z : here < z) [side, z] = [plane, here];
+      if (band === 1 && kicksOut(own) ? here > z : here < z) {
+        side = plane;
+        z = here;
+      }
     }
-    if (z < least) [found, least] = [side, z];
+    if (z < least) {
+      found = side;
+      least = z;
+    }
   }
   return found;
 };

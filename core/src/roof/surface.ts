@@ -23,7 +23,10 @@ export const roofOver = (roof: Roof, p: Vec2): RoofOver | null => {
     if (outside(block.reach, p) > REACH_MM) continue;
     const plane = planeOver(block.bands, p);
     const z = plane === null ? -Infinity : heightAt(plane, p);
-    if (z > most) [found, most] = [plane, z];
+    if (z > most) {
+      found = plane;
+      most = z;
+    }
   }
   return found === null ? null : { plane: found, z: most };
 };

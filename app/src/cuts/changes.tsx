@@ -20,8 +20,7 @@ const Context = createContext<Changes>({ changes: new Map(), read: () => undefin
 
 /** What has changed in the list since it was opened, or last said to be read. */
 export const ChangesProvider = ({ children }: { readonly children: ReactNode }) => {
-  const { stale } = useRoof();
-  const { roof } = useRoof();
+  const { roof, stale } = useRoof();
   const members = roof?.cuts.members ?? null;
   const [readOnce, setRead] = useState<readonly CutListEntry[] | null>(null);
   // The first list is what the crew knows.

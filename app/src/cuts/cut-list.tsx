@@ -1,11 +1,19 @@
 import { KINDS_IN_ORDER, kindName, type Kind } from '@ogee/core/src/kinds';
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
-import type { MarkChange } from '@ogee/core/src/list';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { angleSummary, boardNeeded } from '@ogee/core/src/wording';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState, type Ref } from 'react';
+import {
+  memo,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+  type Ref,
+} from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { asWritten, writeStock } from '../ui/length-entry';
 import { wasBefore } from './change-told';
@@ -32,15 +40,10 @@ interface RowText {
   readonly longPoint: number;
   readonly board: string;
   readonly heights: string;
-  readonly was: string | null;
   readonly angles: string;
 }
 
-const rowText = (
-  entry: CutListEntry,
-  display: Display,
-  change: MarkChange | undefined,
-): RowText => ({
+const rowText = (entry: CutListEntry, display: Display): RowText => ({
   mark: entry.mark,
   count: entry.count,
   hands: handsText(entry),
@@ -49,58 +52,85 @@ const rowText = (
   heights: (entry.heights ?? [])
     .map(({ abovePlate }) => `top ${formatLength(abovePlate, lengthFormat(display))} above ‹plate›`)
     .join('; '),
-  was: wasBefore(change, display),
   angles: angleSummary(entry.cuts, display),
 });
 
-interface RowProps extends RowText {
+/** Where a line stands in a list that is not on the page whole. */
+interface Standing {
+  readonly at?: number | undefined;
+  readonly of?: number | undefined;
+}
+
+/** A line of the list to the ear. */
+const Listed = ({ at, of, children }: Standing & { readonly children: ReactNode }) => (
+  <View role="listitem" aria-posinset={at} aria-setsize={of}>
+    {children}
+  </View>
+);
+
+interface RowProps extends RowText, Standing {
   readonly display: Display;
   readonly chosen: boolean;
   readonly onOpen: (mark: string) => void;
 }
 
+/** What a mark's piece was, where it is cut otherwise since the list was read. */
+const Was = ({ mark, display }: { readonly mark: string; readonly display: Display }) => {
+  const was = wasBefore(useChanges().changes.get(mark), display);
+  return was === null ? null : <Small className="text-chalk">{was}</Small>;
+};
+
 const Row = memo((row: RowProps) => {
-  const { mark, count, hands, longPoint, board, heights, was, angles } = row;
+  const { mark, count, hands, longPoint, board, heights, angles } = row;
   const { display, chosen, onOpen } = row;
   return (
-    <Pressable
-      role="link"
-      onPress={() => onOpen(mark)}
-      aria-current={chosen ? 'true' : undefined}
-      testID={`piece-${mark}`}
-      className={`min-h-[64px] flex-row items-center gap-3 border-t border-grain px-3 py-1 active:bg-wash ${chosen ? 'bg-wash' : ''}`}
-    >
-      <Figure className="w-14 text-2xl text-chalk">{mark}</Figure>
-      <View className="flex-1">
-        <View className="flex-row flex-wrap items-center justify-between gap-x-2">
-          <View className="flex-row items-center gap-2">
-            <Figure className="text-xl">{count} off</Figure>
-            <Small>{hands}</Small>
+    <Listed at={row.at} of={row.of}>
+      <Pressable
+        role="link"
+        onPress={() => onOpen(mark)}
+        aria-current={chosen ? 'true' : undefined}
+        testID={`piece-${mark}`}
+        className={`min-h-[64px] flex-row items-center gap-3 border-t border-grain px-3 py-1 active:bg-wash ${chosen ? 'bg-wash' : ''}`}
+      >
+        <Figure className="w-14 text-2xl text-chalk">{mark}</Figure>
+        <View className="flex-1">
+          <View className="flex-row flex-wrap items-center justify-between gap-x-2">
+            <View className="flex-row items-center gap-2">
+              <Figure className="text-xl">{count} off</Figure>
+              <Small>{hands}</Small>
+            </View>
+            <Length mm={longPoint} display={display} />
           </View>
-          <Length mm={longPoint} display={display} />
+          <View className="flex-row flex-wrap justify-between gap-x-2">
+            <Small>{board}</Small>
+            {heights !== '' && <Small>{heights}</Small>}
+            <Was mark={mark} display={display} />
+            <Small>{angles}</Small>
+          </View>
         </View>
-        <View className="flex-row flex-wrap justify-between gap-x-2">
-          <Small>{board}</Small>
-          {heights !== '' && <Small>{heights}</Small>}
-          {was !== null && <Small className="text-chalk">{was}</Small>}
-          <Small>{angles}</Small>
-        </View>
-      </View>
-    </Pressable>
+      </Pressable>
+    </Listed>
   );
 });
 Row.displayName = 'Row';
 
-const KindHead = memo(({ kind, total }: { readonly kind: Kind; readonly total: number }) => {
+interface HeadProps extends Standing {
+  readonly kind: Kind;
+  readonly total: number;
+}
+
+const KindHead = memo(({ kind, total, at, of }: HeadProps) => {
   const terms = useTermsOf();
   return (
-    <View className="flex-row items-center gap-3 px-3 pb-1 pt-4">
-      <Title level={2} className="text-xl">
-        {kindName(kind, terms, total !== 1)}
-      </Title>
-      <KindLine kind={kind} />
-      <Small className="ml-auto">{total} in all</Small>
-    </View>
+    <Listed at={at} of={of}>
+      <View className="flex-row items-center gap-3 px-3 pb-1 pt-4">
+        <Title level={2} className="text-xl">
+          {kindName(kind, terms, total !== 1)}
+        </Title>
+        <KindLine kind={kind} />
+        <Small className="ml-auto">{total} in all</Small>
+      </View>
+    </Listed>
   );
 });
 KindHead.displayName = 'KindHead';
@@ -141,27 +171,34 @@ const ROW_PX = 72;
 const WHOLE = 80;
 const BEYOND = 4;
 
+interface LineProps extends Standing {
+  readonly item: Item;
+  readonly display: Display;
+  readonly chosen: boolean;
+  readonly onOpen: (mark: string) => void;
+}
+
 /** One line of the list: a kind's heading, or a piece. */
-const Line = ({ item, display, chosen, onOpen }: Omit<LinesProps, 'items'> & { item: Item }) => {
-  const { changes } = useChanges();
-  const { entry } = item;
-  if (entry === undefined) return <KindHead kind={item.kind} total={item.total} />;
-  return (
+const Line = ({ item, display, chosen, onOpen, at, of }: LineProps) =>
+  item.entry === undefined ? (
+    <KindHead kind={item.kind} total={item.total} at={at} of={of} />
+  ) : (
     <Row
-      {...rowText(entry, display, changes.get(entry.mark))}
+      {...rowText(item.entry, display)}
       display={display}
-      chosen={item.key === chosen}
+      chosen={chosen}
       onOpen={onOpen}
+      at={at}
+      of={of}
     />
   );
-};
 
 const LIST = { role: 'list', 'aria-label': 'Cut list', testID: 'cut-list' } as const;
 
 /** Every line on the page. */
-const WholeList = ({ items, ...rest }: LinesProps) => {
+const WholeList = ({ items, display, chosen, onOpen }: LinesProps) => {
   const list = useRef<View>(null);
-  const at = rest.chosen === null ? -1 : items.findIndex(({ key }) => key === rest.chosen);
+  const at = chosen === null ? -1 : items.findIndex(({ key }) => key === chosen);
   useEffect(() => {
     if (at < 0) return;
     const lines = (list.current as unknown as HTMLElement | null)?.children;
@@ -171,17 +208,20 @@ const WholeList = ({ items, ...rest }: LinesProps) => {
   return (
     <View ref={list} {...LIST}>
       {items.map((item) => (
-        <View key={item.key} role="listitem">
-          <Line item={item} {...rest} />
-        </View>
+        <Line
+          key={item.key}
+          item={item}
+          display={display}
+          chosen={item.key === chosen}
+          onOpen={onOpen}
+        />
       ))}
     </View>
   );
 };
 
 /** Of thousands of lines, those in sight: they scroll as a few do. */
-const LongList = ({ items, ...rest }: LinesProps) => {
-  const { chosen } = rest;
+const LongList = ({ items, display, chosen, onOpen }: LinesProps) => {
   const scroller = useScroller();
   const list = useRef<View>(null);
   const [above, setAbove] = useState(0);
@@ -234,12 +274,17 @@ const LongList = ({ items, ...rest }: LinesProps) => {
           <View
             key={key}
             ref={virtualizer.measureElement as unknown as Ref<View>}
-            role="listitem"
-            aria-setsize={items.length}
-            aria-posinset={index + 1}
+            role="none"
             dataSet={{ index }}
           >
-            <Line item={item} {...rest} />
+            <Line
+              item={item}
+              display={display}
+              chosen={item.key === chosen}
+              onOpen={onOpen}
+              at={index + 1}
+              of={items.length}
+            />
           </View>
         );
       })}
@@ -248,11 +293,8 @@ const LongList = ({ items, ...rest }: LinesProps) => {
 };
 
 /** Every piece, by kind in the order it goes up, longest first. Lengths are to the long point. */
-export const CutListView = ({ members, ...rest }: CutListProps) => {
+export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) => {
   const items = useMemo(() => itemsOf(members), [members]);
-  return items.length <= WHOLE ? (
-    <WholeList items={items} {...rest} />
-  ) : (
-    <LongList items={items} {...rest} />
-  );
+  const Lines = items.length <= WHOLE ? WholeList : LongList;
+  return <Lines items={items} display={display} chosen={chosen} onOpen={onOpen} />;
 };

@@ -2,6 +2,7 @@ import type { Vec2 } from '@ogee/core/src/geom';
 import { memo } from 'react';
 import { Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
+import { alike } from './alike';
 
 /** The turn of a text over a line, readable from below or from the right. degrees */
 export const uprightTurn = (from: Vec2, to: Vec2): number => {
@@ -18,11 +19,6 @@ interface HaloProps {
   /** From the point down to the text's baseline. px */
   readonly dy: number;
 }
-
-const sameHalo = ({ at: [x, y], ...rest }: HaloProps, { at, ...next }: HaloProps): boolean =>
-  x === at[0] &&
-  y === at[1] &&
-  (Object.keys(rest) as (keyof typeof rest)[]).every((key) => rest[key] === next[key]);
 
 /** A text in a drawing, cleared of the lines under it; where it stands as it did, it is not drawn anew. */
 export const Halo = memo(({ at, turn, size, text, colour: own, dy }: HaloProps) => {
@@ -44,5 +40,5 @@ export const Halo = memo(({ at, turn, size, text, colour: own, dy }: HaloProps) 
       {text}
     </SvgText>
   );
-}, sameHalo);
+}, alike);
 Halo.displayName = 'Halo';

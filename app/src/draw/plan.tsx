@@ -4,13 +4,16 @@ import { v2, type Vec2, type Vec3 } from '@ogee/core/src/geom';
 import type { CutList } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
-import { useRef } from 'react';
+import { memo, useRef } from 'react';
 import { Pressable, View, type View as ViewRef } from 'react-native';
-import Svg, { Circle, G, Line, Path, Polygon } from 'react-native-svg';
+import Svg, { G } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
+import { useStable } from '../ui/use-stable';
+import { alike } from './alike';
 import { Halo, uprightTurn } from './halo';
 import { LETTER_SHARE, readable, type Name } from './names';
 import { fitAt, fitPlan, inTenths, nearest } from './plan-fit';
+import { Circle, Line, Path, Polygon } from './shapes';
 import { WHOLE, type Sight } from './sight';
 
 const MARGIN_PX = 50;
@@ -40,7 +43,7 @@ interface PlanProps {
   readonly spots?: readonly Vec3[];
 }
 
-const Dimension = ({ from, to, text }: { from: Vec2; to: Vec2; text: string }) => {
+const Dimension = memo(({ from, to, text }: { from: Vec2; to: Vec2; text: string }) => {
   const { colour } = useTheme();
   const middle: Vec2 = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
   const turn = uprightTurn(from, to);
@@ -59,7 +62,8 @@ const Dimension = ({ from, to, text }: { from: Vec2; to: Vec2; text: string }) =
       <Halo at={middle} turn={turn} size={16} text={text} colour={colour('ink')} dy={5} />
     </G>
   );
-};
+}, alike);
+Dimension.displayName = 'Dimension';
 
 const stretch = ({ from, to }: PlanTimber): string => `M${from.join(' ')}L${to.join(' ')}`;
 
@@ -154,7 +158,7 @@ export const Plan = (props: PlanProps) => {
     loop.map((p) => fit.toPx(p).join(',')).join(' ');
   const text = (mm: number): string => formatLength(mm, lengthFormat(display));
 
-  const touch = (event: { nativeEvent: { pageX: number; pageY: number } }): void => {
+  const touch = useStable((event: { nativeEvent: { pageX: number; pageY: number } }): void => {
     const box = (surface.current as unknown as HTMLElement).getBoundingClientRect();
     const at: Vec2 = [
       event.nativeEvent.pageX - window.scrollX - box.left,
@@ -162,7 +166,7 @@ export const Plan = (props: PlanProps) => {
     ];
     const found = nearest(timbers, at, TOUCH_PX);
     if (found !== null) onPick(found.mark);
-  };
+  });
 
   return (
     <Pressable ref={surface} onPress={touch} tabIndex={-1} testID="plan">

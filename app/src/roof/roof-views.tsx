@@ -1,7 +1,8 @@
 import type { Vec2 } from '@ogee/core/src/geom';
-import { KINDS_IN_ORDER, kindName } from '@ogee/core/src/kinds';
+import { KINDS_IN_ORDER, kindName, type Kind } from '@ogee/core/src/kinds';
+import type { Terms } from '@ogee/core/src/terms';
 import { usePathname } from 'expo-router';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import ListTree from 'lucide-react-native/icons/list-tree';
 import Maximize from 'lucide-react-native/icons/maximize';
@@ -15,7 +16,7 @@ import { markIn, useOpenPiece } from '../nav/open-piece';
 import { Elevation } from '../draw/elevation';
 import { PanZoom } from '../draw/pan-zoom';
 import { countsOf, Plan } from '../draw/plan';
-import { STEP, WHOLE, zoomed } from '../draw/sight';
+import { STEP, WHOLE, zoomed, type Sight } from '../draw/sight';
 import { IconButton } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { Loading } from '../ui/states';
@@ -39,83 +40,139 @@ const UNDER_PX = { frame: 150, raise: 330 } as const;
 /** The least that a frame is drawn in. px */
 const LEAST_PX = 240;
 
+interface InRoom {
+  /** How high it is; as high as its room where none is given. px */
+  readonly heightPx?: number | undefined;
+}
+
 /** The roof from above, from the side, end on, or in the round, in the room it is given. */
-export const RoofViews = ({ heightPx }: { heightPx?: number }) => {
-  const { job } = useOpenJob();
-  const { stale } = useRoof();
-  const { roof } = useRoof();
-  const openPiece = useOpenPiece();
+export const RoofViews = ({ heightPx }: InRoom) => {
   const [view, setView] = useAddressed<RoofView>(
     'view',
     'plan',
     oneOf(...VIEWS.map(({ value }) => value)),
   );
-  const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
-  const fills = heightPx === undefined;
-  const round = view === 'frame' || view === 'raise';
   return (
-    <View className={fills ? 'min-h-0 flex-1' : ''}>
+    <View className={heightPx === undefined ? 'min-h-0 flex-1' : ''}>
       <View className="px-2 pb-2">
         <Choice label="View" hideLabel value={view} options={VIEWS} onChange={setView} />
       </View>
       {view === 'plan' ? (
-        <RoofPlan {...(heightPx === undefined ? {} : { heightPx })} />
+        <RoofPlan heightPx={heightPx} />
       ) : (
-        <View
-          className={`${fills ? 'min-h-0 flex-1' : ''} ${stale ? 'opacity-50' : ''}`}
-          style={fills || round ? undefined : { height: heightPx }}
-          onLayout={(event) => setRoom(event.nativeEvent.layout)}
-        >
-          {roof !== null && room !== null && (view === 'side' || view === 'end') && (
-            <Elevation
-              display={job.display}
-              looking={view}
-              widthPx={room.width}
-              heightPx={heightPx ?? room.height}
-            />
-          )}
-          {roof !== null && room !== null && view === 'frame' && (
-            <ScrollView>
-              <FrameView
-                cuts={roof.cuts}
-                heightPx={heightPx ?? Math.max(LEAST_PX, room.height - UNDER_PX.frame)}
-                onOpen={openPiece}
-              />
-            </ScrollView>
-          )}
-          {roof !== null && room !== null && view === 'raise' && (
-            <ScrollView>
-              <RaisingView
-                heightPx={heightPx ?? Math.max(LEAST_PX, room.height - UNDER_PX.raise)}
-                onOpen={openPiece}
-              />
-            </ScrollView>
-          )}
-        </View>
+        <OtherView view={view} heightPx={heightPx} />
       )}
     </View>
   );
 };
 
-/** The plan in the room it is given: dragged and pinched by thumb, zoomed by buttons and keys. */
-const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
-  const { job, problems } = useOpenJob();
-  const { stale } = useRoof();
+/** Every view but the plan. */
+const OtherView = ({ view, heightPx }: InRoom & { readonly view: Exclude<RoofView, 'plan'> }) => {
+  const { job } = useOpenJob();
+  const { display } = job;
+  const { roof, stale } = useRoof();
+  const openPiece = useOpenPiece();
+  const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
+  const fills = heightPx === undefined;
+  const round = view === 'frame' || view === 'raise';
+  return (
+    <View
+      className={`${fills ? 'min-h-0 flex-1' : ''} ${stale ? 'opacity-50' : ''}`}
+      style={fills || round ? undefined : { height: heightPx }}
+      onLayout={(event) => setRoom(event.nativeEvent.layout)}
+    >
+      {roof !== null && room !== null && (view === 'side' || view === 'end') && (
+        <Elevation
+          display={display}
+          looking={view}
+          widthPx={room.width}
+          heightPx={heightPx ?? room.height}
+        />
+      )}
+      {roof !== null && room !== null && view === 'frame' && (
+        <ScrollView>
+          <FrameView
+            cuts={roof.cuts}
+            heightPx={heightPx ?? Math.max(LEAST_PX, room.height - UNDER_PX.frame)}
+            onOpen={openPiece}
+          />
+        </ScrollView>
+      )}
+      {roof !== null && room !== null && view === 'raise' && (
+        <ScrollView>
+          <RaisingView
+            heightPx={heightPx ?? Math.max(LEAST_PX, room.height - UNDER_PX.raise)}
+            onOpen={openPiece}
+          />
+        </ScrollView>
+      )}
+    </View>
+  );
+};
+
+/** A kind's line, with its name. */
+const KindNamed = memo(({ kind, terms }: { readonly kind: Kind; readonly terms: Terms }) => (
+  <View className="flex-row items-center gap-2">
+    <KindLine kind={kind} />
+    <Small>{kindName(kind, terms)}</Small>
+  </View>
+));
+KindNamed.displayName = 'KindNamed';
+
+/** Which kinds the lines of the plan are. */
+const PlanKey = () => {
+  const { job } = useOpenJob();
+  const { terms } = job.display;
+  const { roof } = useRoof();
+  const kinds = KINDS_IN_ORDER.filter((kind) =>
+    roof?.cuts.members.some((entry) => entry.kind === kind),
+  );
+  return (
+    <View className="flex-row flex-wrap gap-x-4 px-2" testID="plan-key">
+      {kinds.map((kind) => (
+        <KindNamed key={kind} kind={kind} terms={terms} />
+      ))}
+    </View>
+  );
+};
+
+/** The plan of the roof on the screen: what stands round it is not drawn anew with every roof. */
+const PlanOfRoof = ({ room: [widthPx, heightPx], sight }: { room: Vec2; sight: Sight }) => {
+  const { job } = useOpenJob();
+  const { display } = job;
+  const { spacing } = job.framing;
   const { roof } = useRoof();
   const openPiece = useOpenPiece();
-  const path = usePathname();
+  const chosen = markIn(usePathname());
+  return roof === null ? null : (
+    <Plan
+      drawing={roof.plan}
+      words={countsOf(roof.cuts)}
+      display={display}
+      spacingMm={spacing}
+      widthPx={widthPx}
+      heightPx={heightPx}
+      sight={sight}
+      selected={chosen}
+      onPick={openPiece}
+    />
+  );
+};
+
+/** The plan in the room it is given: dragged and pinched by thumb, zoomed by buttons and keys. */
+const RoofPlan = ({ heightPx }: InRoom) => {
+  const { problems } = useOpenJob();
+  const { roof, stale } = useRoof();
   const wide = useWide();
   const [room, setRoom] = useState<Vec2 | null>(null);
   const [sight, setSight] = useState(WHOLE);
   const [keyShown, showKey] = useState<boolean | null>(null);
-  const chosen = markIn(path);
-  const kinds = KINDS_IN_ORDER.filter((kind) =>
-    roof?.cuts.members.some((entry) => entry.kind === kind),
-  );
   const zoom = (by: number): void => {
     if (room !== null) setSight(zoomed(sight, by, [room[0] / 2, room[1] / 2], room));
   };
   const keyOpen = keyShown ?? wide;
+  const drawn = roof !== null;
+  const refused = problems.length > 0;
   return (
     <View className={`${heightPx === undefined ? 'flex-1' : ''} ${stale ? 'opacity-50' : ''}`}>
       <View
@@ -123,40 +180,19 @@ const RoofPlan = ({ heightPx }: { heightPx?: number }) => {
         style={heightPx === undefined ? undefined : { height: heightPx }}
         onLayout={({ nativeEvent: { layout } }) => setRoom([layout.width, layout.height])}
       >
-        {roof === null && problems.length === 0 && <Loading what="Working the roof out …" />}
-        {roof !== null && room !== null && (
+        {!drawn && !refused && <Loading what="Working the roof out …" />}
+        {drawn && room !== null && (
           <PanZoom
             room={room}
             label="The plan, dragged and zoomed"
             sight={sight}
             onSight={setSight}
           >
-            {(at) => (
-              <Plan
-                drawing={roof.plan}
-                words={countsOf(roof.cuts)}
-                display={job.display}
-                spacingMm={job.framing.spacing}
-                widthPx={room[0]}
-                heightPx={room[1]}
-                sight={at}
-                selected={chosen}
-                onPick={openPiece}
-              />
-            )}
+            {(at) => <PlanOfRoof room={room} sight={at} />}
           </PanZoom>
         )}
       </View>
-      {keyOpen && (
-        <View className="flex-row flex-wrap gap-x-4 px-2" testID="plan-key">
-          {kinds.map((kind) => (
-            <View key={kind} className="flex-row items-center gap-2">
-              <KindLine kind={kind} />
-              <Small>{kindName(kind, job.display.terms)}</Small>
-            </View>
-          ))}
-        </View>
-      )}
+      {keyOpen && <PlanKey />}
       <View className="flex-row flex-wrap px-2">
         <IconButton
           label={keyOpen ? 'Hide what the lines are' : 'Show what the lines are'}

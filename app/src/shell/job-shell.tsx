@@ -73,15 +73,23 @@ const ShortcutHelp = () => (
   </View>
 );
 
+/** The list of the roof on the screen: what stands round it is not drawn anew with every roof. */
+const Pieces = ({ chosen }: { chosen: string | null }) => {
+  const { job } = useOpenJob();
+  const { display } = job;
+  const { roof } = useRoof();
+  const open = useOpenPiece();
+  return roof === null ? null : (
+    <CutListView members={roof.cuts.members} display={display} chosen={chosen} onOpen={open} />
+  );
+};
+
 /**
  * Wide: list on the left, drawing in the middle, the place or the piece's sheet on the right; an open piece's board over
  * both.
  */
 const WideBody = ({ children }: { children: ReactNode }) => {
-  const { job } = useOpenJob();
-  const { roof } = useRoof();
   const chosen = markIn(usePathname());
-  const open = useOpenPiece();
   return (
     <View className="min-h-0 flex-1 flex-row">
       <Scroller
@@ -90,14 +98,7 @@ const WideBody = ({ children }: { children: ReactNode }) => {
         className="w-[330px] flex-none border-r border-grain bg-sheet py-2"
       >
         <ChangesBar />
-        {roof !== null && (
-          <CutListView
-            members={roof.cuts.members}
-            display={job.display}
-            chosen={chosen}
-            onOpen={open}
-          />
-        )}
+        <Pieces chosen={chosen} />
       </Scroller>
       <View className="min-w-0 flex-1">
         {chosen !== null && <BoardStrip mark={chosen} />}

@@ -7,9 +7,24 @@ import { Figure, Small, Strong, Words } from '../ui/text';
 /** A corner out by less than this is square to any tape. mm */
 const SQUARE_MM = 0.5;
 
+/** What the diagonals of square corners read. */
+const Squared = ({ diagonal }: { readonly diagonal: string }) => (
+  <>
+    <Words>Every corner 90°. Both diagonals should read</Words>
+    <Figure className="text-3xl" testID="diagonal">
+      {diagonal}
+    </Figure>
+    <Small>
+      If they differ on site, enter the four walls and a diagonal as measured: the list then fits
+      the building as it stands.
+    </Small>
+  </>
+);
+
 /** Every corner's angle; of four, how far it is from square: in degrees, and in length over its shorter wall. */
 export const CornerList = ({ index }: { readonly index: number }) => {
   const { job } = useOpenJob();
+  const { display } = job;
   const outline = measurable(job, index);
   const corners = cornerAngles(outline);
   const four = outline.length === 4;
@@ -18,18 +33,7 @@ export const CornerList = ({ index }: { readonly index: number }) => {
   return (
     <View className="gap-2 rounded border border-grain bg-sheet p-3" testID="corners">
       <Strong>{four ? 'Is it square?' : 'Inside angles'}</Strong>
-      {both !== null && square && (
-        <>
-          <Words>Every corner 90°. Both diagonals should read</Words>
-          <Figure className="text-3xl" testID="diagonal">
-            {writeLength(both[0], job.display)}
-          </Figure>
-          <Small>
-            If they differ on site, enter the four walls and a diagonal as measured: the list then
-            fits the building as it stands.
-          </Small>
-        </>
-      )}
+      {both !== null && square && <Squared diagonal={writeLength(both[0], display)} />}
       {!square && (
         <>
           {corners.map(({ deg, outMm }, i) => (
@@ -40,16 +44,16 @@ export const CornerList = ({ index }: { readonly index: number }) => {
                 <Small className="w-40 text-right">
                   {outMm < SQUARE_MM
                     ? 'square'
-                    : `${deg > 90 ? 'open' : 'closed'} by ${Math.abs(deg - 90).toFixed(2)}°, ${writeLength(outMm, job.display)}`}
+                    : `${deg > 90 ? 'open' : 'closed'} by ${Math.abs(deg - 90).toFixed(2)}°, ${writeLength(outMm, display)}`}
                 </Small>
               )}
             </View>
           ))}
           {both !== null && (
             <Small>
-              Diagonals {writeLength(both[0], job.display)} and {writeLength(both[1], job.display)}:{' '}
-              {writeLength(Math.abs(both[0] - both[1]), job.display)} apart. The length beside a
-              corner is how far its shorter wall ends out of square.
+              Diagonals {writeLength(both[0], display)} and {writeLength(both[1], display)}:{' '}
+              {writeLength(Math.abs(both[0] - both[1]), display)} apart. The length beside a corner
+              is how far its shorter wall ends out of square.
             </Small>
           )}
         </>

@@ -1,14 +1,18 @@
 import type { Vec2 } from '@ogee/core/src/geom';
 import { measurable, cornerAngles, standingOn, wallsOf, type Job } from '@ogee/core/src/job';
-import { useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import { View, type PointerEvent } from 'react-native';
-import Svg, { Circle, G, Path, Polygon } from 'react-native-svg';
+import Svg, { G } from 'react-native-svg';
 import { useOpenJob } from '../data/open-job';
+import { alike } from '../draw/alike';
 import { Halo, uprightTurn } from '../draw/halo';
-import { fitPlan, type PlanFit } from '../draw/plan-fit';
+import { fitAt, fitPlan, type PlanFit } from '../draw/plan-fit';
+import { Circle, Path, Polygon } from '../draw/shapes';
+import { WHOLE } from '../draw/sight';
 import { useTheme } from '../theme/theme';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small } from '../ui/text';
+import { useStable } from '../ui/use-stable';
 import { dragged, handlesOf, INNER, stepAt, type Dragged, type Handle } from './drag';
 
 const HEIGHT_PX = 230;
@@ -105,7 +109,7 @@ const Names = ({ job, index, fit }: { job: Job; index: number; fit: PlanFit }) =
 };
 
 /** A knob with two arrowheads along the way it goes. */
-const Knob = ({ at, way, held }: { at: Vec2; way: Vec2; held: boolean }) => {
+const Knob = memo(({ at, way, held }: { at: Vec2; way: Vec2; held: boolean }) => {
   const { colour } = useTheme();
   const [x, y] = at;
   const turn = (Math.atan2(-way[1], way[0]) * 180) / Math.PI;
@@ -121,10 +125,63 @@ const Knob = ({ at, way, held }: { at: Vec2; way: Vec2; held: boolean }) => {
       />
     </G>
   );
-};
+}, alike);
+Knob.displayName = 'Knob';
 
 const nameOf = ({ moves, side }: Handle, name: string): string =>
   moves === 'part' ? `${name}, along its wall` : `${name}, wall ${side + 1}`;
+
+interface GripProps {
+  /** Which of the handles. */
+  readonly handle: number;
+  readonly x: number;
+  readonly y: number;
+  readonly label: string;
+  readonly mm: number;
+  readonly text: string;
+  readonly testID: string;
+  readonly onTake: (handle: number, event: PointerEvent) => void;
+  readonly onMove: (event: PointerEvent) => void;
+  readonly onRelease: () => void;
+  readonly onLetGo: () => void;
+  readonly onSteps: (handle: number, steps: number) => void;
+}
+
+/** Where a knob is taken by thumb, or stepped by keys. */
+const Grip = memo((grip: GripProps) => {
+  const { handle, x, y, label, mm, text, testID, onTake, onMove, onRelease, onLetGo } = grip;
+  const keys = {
+    onKeyDown: (event: { key: string; preventDefault: () => void }) => {
+      const steps = KEY_STEPS[event.key];
+      if (steps === undefined) return;
+      event.preventDefault();
+      grip.onSteps(handle, steps);
+    },
+  };
+  return (
+    <View
+      {...keys}
+      role="slider"
+      focusable
+      aria-label={label}
+      aria-valuenow={mm}
+      aria-valuetext={text}
+      onPointerDown={(event) => onTake(handle, event)}
+      onPointerMove={onMove}
+      onPointerUp={onRelease}
+      onPointerCancel={onLetGo}
+      testID={testID}
+      className="absolute cursor-grab touch-none rounded-full"
+      style={{
+        left: x - TARGET_PX / 2,
+        top: y - TARGET_PX / 2,
+        width: TARGET_PX,
+        height: TARGET_PX,
+      }}
+    />
+  );
+});
+Grip.displayName = 'Grip';
 
 /** The plates to scale. Walls of the part in hand can be dragged; the figure it comes to is said, and set when let go. */
 export const PlatesDrawing = ({ index }: { readonly index: number }) => {
@@ -143,16 +200,19 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
   const from = useRef<Vec2>([0, 0]);
   const fit = useMemo(
     () =>
-      fitPlan(
-        job.blocks.flatMap(({ outline }) => outline),
-        width,
-        HEIGHT_PX,
-        MARGIN_PX,
+      fitAt(
+        fitPlan(
+          job.blocks.flatMap(({ outline }) => outline),
+          width,
+          HEIGHT_PX,
+          MARGIN_PX,
+        ),
+        WHOLE,
       ),
     [job.blocks, width],
   );
   const block = job.blocks[index];
-  if (block === undefined) return null;
+  const name = block?.id ?? '';
   const step = stepAt(fit.pxPerMm, job.display.units);
   const handles = handlesOf(job, index);
   const shown = held?.result?.job ?? job;
@@ -165,7 +225,7 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
       dragged(job, index, handle, by, step),
     ];
     if (after === null) return;
-    const said = `${block.id}, ${after.name}: ${writeLength(before?.mm ?? 0, job.display)} → ${writeLength(after.mm, job.display)}`;
+    const said = `${name}, ${after.name}: ${writeLength(before?.mm ?? 0, job.display)} → ${writeLength(after.mm, job.display)}`;
     edit((now) => dragged(now, index, handle, by, step)?.job ?? now, said);
   };
   const take = (handle: number, event: PointerEvent): void => {
@@ -192,8 +252,16 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
     hold(null);
     if (done?.result != null && handle !== undefined) moveBy(handle, done.by);
   };
-  const nudge = (handle: Handle, steps: number): void => moveBy(handle, steps * step);
-
+  const nudge = (at: number, steps: number): void => {
+    const handle = handles[at];
+    if (handle !== undefined) moveBy(handle, steps * step);
+  };
+  const onTake = useStable(take);
+  const onMove = useStable(move);
+  const onRelease = useStable(release);
+  const onLetGo = useStable(() => hold(null));
+  const onSteps = useStable(nudge);
+  if (block === undefined) return null;
   return (
     <View className="gap-1" testID="plates-drawing">
       <View
@@ -222,37 +290,21 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
             {handles.map((handle, i) => {
               const [x, y] = fit.toPx(handle.at);
               const now = dragged(job, index, handle, 0, 1e-6);
-              const keys = {
-                onKeyDown: (event: { key: string; preventDefault: () => void }) => {
-                  const steps = KEY_STEPS[event.key];
-                  if (steps === undefined) return;
-                  event.preventDefault();
-                  nudge(handle, steps);
-                },
-              };
               return (
-                <View
+                <Grip
                   key={i}
-                  {...keys}
-                  role="slider"
-                  focusable
-                  aria-label={nameOf(handle, block.id)}
-                  aria-valuenow={Math.round(now?.mm ?? 0)}
-                  aria-valuetext={
-                    now === null ? '' : `${now.name} ${writeLength(now.mm, job.display)}`
-                  }
-                  onPointerDown={(event) => take(i, event)}
-                  onPointerMove={move}
-                  onPointerUp={release}
-                  onPointerCancel={() => hold(null)}
+                  handle={i}
+                  x={x}
+                  y={y}
+                  label={nameOf(handle, name)}
+                  mm={Math.round(now?.mm ?? 0)}
+                  text={now === null ? '' : `${now.name} ${writeLength(now.mm, job.display)}`}
                   testID={`drag-${handle.moves}-${handle.side}`}
-                  className="absolute cursor-grab touch-none rounded-full"
-                  style={{
-                    left: x - TARGET_PX / 2,
-                    top: y - TARGET_PX / 2,
-                    width: TARGET_PX,
-                    height: TARGET_PX,
-                  }}
+                  onTake={onTake}
+                  onMove={onMove}
+                  onRelease={onRelease}
+                  onLetGo={onLetGo}
+                  onSteps={onSteps}
                 />
               );
             })}

@@ -38,22 +38,31 @@ type Way = 'rectangle' | 'sides' | 'angles';
 const Rectangle = ({ index }: { readonly index: number }) => {
   const { job, edit } = useOpenJob();
   const block = job.blocks[index];
+  const size = (wall: 0 | 1, mm: number): void => {
+    edit((now) => {
+      const part = now.blocks[index];
+      if (part === undefined) return now;
+      const [along = 0, across = 0] = wallLengths(part);
+      return resized(now, index, wall === 0 ? [mm, across] : [along, mm]);
+    });
+  };
+  const sizeAlong = (mm: number): void => size(0, mm);
+  const sizeAcross = (mm: number): void => size(1, mm);
   if (block === undefined) return null;
   const [along = 0, across = 0] = wallLengths(block);
-  const size = (next: readonly [number, number]) => edit((now) => resized(now, index, next));
   return (
     <>
       <LengthField
         label="Wall 1, along"
         path={`blocks.${index}.outline`}
         value={along}
-        onValue={(mm) => size([mm, across])}
+        onValue={sizeAlong}
       />
       <LengthField
         label="Wall 2, across"
         path={`blocks.${index}.outline.1`}
         value={across}
-        onValue={(mm) => size([along, mm])}
+        onValue={sizeAcross}
       />
     </>
   );
@@ -179,11 +188,14 @@ export const SiteForm = () => {
   const [partOnly, setPartOnly] = useState(false);
   const index = Math.min(wanted, job.blocks.length - 1);
   const block = job.blocks[index];
-  if (block === undefined) return null;
-  const problem = problemAt(`blocks.${index}`);
   // A wing is not left behind unsaid: where all parts have one pitch, it is asked whom a new one is for.
   const alike = job.blocks.length > 1 && onePitchAllOver(job);
   const whole = alike && !partOnly;
+  const pitched = (pitch: string): void => {
+    edit((now) => (whole ? withPitchAllOver(now, pitch) : withPitch(now, index, pitch)));
+  };
+  if (block === undefined) return null;
+  const problem = problemAt(`blocks.${index}`);
   return (
     <View className="gap-5">
       <View>
@@ -217,9 +229,7 @@ export const SiteForm = () => {
             label={whole ? 'Pitch of the whole roof' : 'Pitch'}
             path={`blocks.${index}.sides.0.pitch`}
             value={pitchText(block)}
-            onValue={(pitch) =>
-              edit((now) => (whole ? withPitchAllOver(now, pitch) : withPitch(now, index, pitch)))
-            }
+            onValue={pitched}
             help="Rise over run (9/12), degrees (36.9°), or a ratio (1:1.33). Each eave can have its own under Roof."
           />
           {alike && (

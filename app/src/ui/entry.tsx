@@ -1,4 +1,4 @@
-import { useEffect, useId, useRef, useState } from 'react';
+import { memo, useEffect, useId, useRef, useState } from 'react';
 import Crosshair from 'lucide-react-native/icons/crosshair';
 import { TextInput, View } from 'react-native';
 import { useInstrumentFor } from '../instruments/connected';
@@ -6,6 +6,7 @@ import { readingText, type Gives, type Taken } from '../instruments/instrument';
 import { Button } from './button';
 import { useTerms } from './terms';
 import { Figure, Small, Strong } from './text';
+import { useStable } from './use-stable';
 
 export type Reading<T> =
   | {
@@ -69,14 +70,13 @@ const nearIn = (written: string, read: (text: string) => Reading<unknown>): numb
   return reading.ok && typeof reading.value === 'number' ? reading.value : NaN;
 };
 
+interface KeysProps {
+  readonly keys: readonly string[];
+  readonly onKey: (key: string) => void;
+}
+
 /** The keys a phone's number pad lacks, each typed where the caret stands. */
-export const Keys = ({
-  keys,
-  onKey,
-}: {
-  keys: readonly string[];
-  onKey: (key: string) => void;
-}) => (
+export const Keys = memo(({ keys, onKey }: KeysProps) => (
   <View role="group" className="flex-row flex-wrap gap-1" aria-label="Keys the number pad lacks">
     {keys.map((key) => (
       <Figure
@@ -90,7 +90,8 @@ export const Keys = ({
       </Figure>
     ))}
   </View>
-);
+));
+Keys.displayName = 'Keys';
 
 const KEY_NAMES: Readonly<Record<string, string>> = {
   ' ': 'space',
@@ -235,6 +236,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
       if (focused) leave();
     };
   });
+  const onKey = useStable(put);
   useEffect(
     () => () => {
       stay();
@@ -272,7 +274,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
         />
         {open && (
           <View className="pb-2" onPointerDown={(event) => event.preventDefault()}>
-            <Keys keys={keys} onKey={put} />
+            <Keys keys={keys} onKey={onKey} />
             {instrument !== undefined && takes !== undefined && (
               <View className="pt-1">
                 <Button

@@ -5,13 +5,24 @@
 const STEPS = [
   () => require('react-dom/client'),
   () => require('react-native-web/dist/modules/prefixStyles'),
+  () => require('react-native-web/dist/exports/StyleSheet/compiler'),
+  () => require('react-native-web/dist/exports/StyleSheet/dom'),
   () => require('react-native-web/dist/exports/StyleSheet'),
+  () => require('react-native-web/dist/exports/createElement'),
   () => require('react-native-web/dist/exports/View'),
+  () => require('react-native-web/dist/exports/Text'),
   () => require('./stand-ins/styled-components'),
+  // The router compares names; the first time, the browser makes itself ready for every language.
+  () => 'job>index'.localeCompare('job'),
   () => require('expo-router/entry'),
   // What the server's first answers are read by, made while they are on their way.
   () => require('zod/v4/core'),
   () => require('zod'),
+  () => require('@ogee/core/src/job/schema/measures'),
+  () => require('@ogee/core/src/job/schema/timber'),
+  () => require('@ogee/core/src/job/schema/block'),
+  () => require('@ogee/core/src/job/schema/framing'),
+  () => require('@ogee/core/src/job/schema/openings'),
   () => require('@ogee/core/src/job/schema'),
 ];
 

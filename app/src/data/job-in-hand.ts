@@ -42,6 +42,12 @@ interface Step {
   readonly said: string;
 }
 
+/** Whether two snapshots tell the same: then there is no news. */
+const alike = ({ inHand: one, ...rest }: Snapshot, { inHand: other, ...next }: Snapshot): boolean =>
+  one?.path === other?.path &&
+  one?.problem === other?.problem &&
+  (Object.keys(rest) as (keyof typeof rest)[]).every((name) => rest[name] === next[name]);
+
 const same = (one: Job, other: Job): boolean => JSON.stringify(one) === JSON.stringify(other);
 
 /** The job as another, shown as it is now: units are no part of what is undone. */
@@ -312,7 +318,9 @@ export class JobInHand {
   }
 
   private publish(): void {
-    this.snapshot = this.take(this.snapshot);
+    const next = this.take(this.snapshot);
+    if (alike(this.snapshot, next)) return;
+    this.snapshot = next;
     for (const listener of this.listeners) listener();
   }
 }

@@ -9,7 +9,6 @@ import {
   useMemo,
   useRef,
   useState,
-  useSyncExternalStore,
   type ReactNode,
 } from 'react';
 import type { Taken } from '../instruments/instrument';
@@ -76,7 +75,13 @@ export const OpenJobProvider = ({
         void client.invalidateQueries({ queryKey: jobKeys.history(id) });
       }),
   );
-  const snapshot = useSyncExternalStore(inHand.subscribe, inHand.read);
+  // Kept as state: what is read from an external store is never rendered in slices.
+  const [snapshot, setSnapshot] = useState(inHand.read);
+  useEffect(() => {
+    const follow = (): void => setSnapshot(inHand.read());
+    follow();
+    return inHand.subscribe(follow);
+  }, [inHand]);
   useEffect(() => () => inHand.dispose(), [inHand]);
 
   const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());

@@ -1,7 +1,6 @@
 import type { Vec2 } from '@ogee/core/src/geom';
 import { KINDS_IN_ORDER, kindName, type Kind } from '@ogee/core/src/kinds';
 import type { Terms } from '@ogee/core/src/terms';
-import { usePathname } from 'expo-router';
 import { memo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import ListTree from 'lucide-react-native/icons/list-tree';
@@ -13,6 +12,7 @@ import { useOpenJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { oneOf, useAddressed } from '../nav/addressed';
 import { markIn, useOpenPiece } from '../nav/open-piece';
+import { usePath } from '../nav/path';
 import { Elevation } from '../draw/elevation';
 import { PanZoom } from '../draw/pan-zoom';
 import { countsOf, Plan } from '../draw/plan';
@@ -143,7 +143,7 @@ const PlanOfRoof = ({ room: [widthPx, heightPx], sight }: { room: Vec2; sight: S
   const { spacing } = job.framing;
   const { roof } = useRoof();
   const openPiece = useOpenPiece();
-  const chosen = markIn(usePathname());
+  const chosen = markIn(usePath());
   return roof === null ? null : (
     <Plan
       drawing={roof.plan}

@@ -6,6 +6,7 @@ import { OpenJobProvider } from '../data/open-job';
 import { useOutbox } from '../data/outbox-provider';
 import { Glossary } from '../glossary/glossary';
 import { JobShell } from './job-shell';
+import { PathProvider } from '../nav/path';
 import { InSlices } from '../ui/in-slices';
 import { Loading, Standstill } from '../ui/states';
 
@@ -55,13 +56,15 @@ export const JobPage = () => {
   }
   return (
     <OpenJobProvider key={id} id={id} known={known.data} typedBefore={typed}>
-      <Glossary>
-        <InSlices until={<Loading what="Opening …" />}>
-          <JobShell>
-            <Slot />
-          </JobShell>
-        </InSlices>
-      </Glossary>
+      <PathProvider>
+        <Glossary>
+          <InSlices until={<Loading what="Opening …" />}>
+            <JobShell>
+              <Slot />
+            </JobShell>
+          </InSlices>
+        </Glossary>
+      </PathProvider>
     </OpenJobProvider>
   );
 };

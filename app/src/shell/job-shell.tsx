@@ -1,4 +1,4 @@
-import { usePathname, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
@@ -10,6 +10,7 @@ import { InHandsProvider } from '../cuts/in-hands';
 import { useOpenJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { markIn, useOpenPiece } from '../nav/open-piece';
+import { usePath } from '../nav/path';
 import { RoofViews } from '../roof/roof-views';
 import { ThemeButton } from '../theme/theme-button';
 import { IconButton } from '../ui/button';
@@ -89,7 +90,7 @@ const Pieces = ({ chosen }: { chosen: string | null }) => {
  * both.
  */
 const WideBody = ({ children }: { children: ReactNode }) => {
-  const chosen = markIn(usePathname());
+  const chosen = markIn(usePath());
   return (
     <View className="min-h-0 flex-1 flex-row">
       <Scroller
@@ -126,7 +127,7 @@ const pageName = (path: string): string => {
 /** A job, open: its head, what needs saying, and one of its places. */
 export const JobShell = ({ children }: { children: ReactNode }) => {
   const { id, job } = useOpenJob();
-  const path = usePathname();
+  const path = usePath();
   const wide = useWide();
   const [help, setHelp] = useState(false);
   useShortcuts(setHelp);

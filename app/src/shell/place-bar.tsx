@@ -1,12 +1,13 @@
-import { usePathname, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { Pressable, Text, View } from 'react-native';
+import { usePath } from '../nav/path';
 import { useTheme } from '../theme/theme';
 import { placeOf, PLACES } from './places';
 
 /** The places of a job; at the thumb on a phone, along the head on a wide screen. */
 export const PlaceBar = ({ jobId, wide }: { jobId: string; wide: boolean }) => {
   const router = useRouter();
-  const path = usePathname();
+  const path = usePath();
   const { colour } = useTheme();
   return (
     <View

@@ -1,11 +1,11 @@
-import { usePathname } from 'expo-router';
 import { useEffect, useRef, type ComponentProps } from 'react';
 import type { ScrollView } from 'react-native';
+import { usePath } from '../nav/path';
 import { Scroller } from '../ui/scroller';
 
 /** Scrolls what stands in it; each address keeps its own place, and a new one starts at the top. */
 export const PlaceScroll = (props: ComponentProps<typeof ScrollView>) => {
-  const path = usePathname();
+  const path = usePath();
   const scroller = useRef<ScrollView>(null);
   const places = useRef(new Map<string, number>());
   const here = useRef(path);

@@ -1,8 +1,9 @@
-import { useRouter, usePathname } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useEffect } from 'react';
 import { useOpenJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { markIn, useOpenPiece } from '../nav/open-piece';
+import { usePath } from '../nav/path';
 import { PLACES } from './places';
 import { otherAngles, otherUnits } from './display-switch';
 
@@ -26,7 +27,7 @@ export const useShortcuts = (showHelp: (change: (shown: boolean) => boolean) => 
   const { roof } = useRoof();
   const router = useRouter();
   const openPiece = useOpenPiece();
-  const path = usePathname();
+  const path = usePath();
   useEffect(() => {
     const step = (by: number): void => {
       const marks = roof?.cuts.members.map((entry) => entry.mark) ?? [];

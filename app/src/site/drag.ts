@@ -5,6 +5,7 @@ import {
   standingOn,
   withStanding,
   withWallMoved,
+  type Block,
   type Job,
   type OnWall,
   wallsOf,
@@ -53,12 +54,43 @@ export const handlesOf = (job: Job, index: number): Handle[] => {
   });
 };
 
-/** A job as a drag would leave it, and the figure that the drag sets. */
-export interface Dragged {
-  readonly job: Job;
+/** A figure that a handle sets, with its name. */
+export interface Figure {
   readonly name: string;
   readonly mm: number;
 }
+
+/** A job as a drag would leave it, and the figure that the drag sets. */
+export interface Dragged extends Figure {
+  readonly job: Job;
+}
+
+/** The wall that is lengthened by moving another of a free part, and the sine of the corner between them. */
+const besideOf = (block: Block, side: number) => {
+  const lines = wallsOf(block);
+  const next = (side + 1) % lines.length;
+  const [own, beside] = [lines[side], lines[next]];
+  if (own === undefined || beside === undefined) return null;
+  const sine = own.along[0] * beside.along[1] - own.along[1] * beside.along[0];
+  return { next, beside, sine };
+};
+
+/** The figure of a handle of a part on a wall. */
+const figureOnWall = ({ moves, side }: Handle, on: OnWall): Figure =>
+  moves === 'part'
+    ? { name: 'From the corner', mm: on.fromCorner }
+    : side === 0
+      ? { name: 'Projection', mm: on.projection }
+      : { name: 'Width', mm: on.width };
+
+/** The figure that a handle sets, as it is now; null where there is none. */
+export const figureOf = (job: Job, index: number, handle: Handle): Figure | null => {
+  const standing = standingOn(job, index);
+  if (standing !== null) return figureOnWall(handle, standing.on);
+  const block = job.blocks[index];
+  const found = block === undefined ? null : besideOf(block, handle.side);
+  return found === null ? null : { name: `Wall ${found.next + 1}`, mm: found.beside.lengthMm };
+};
 
 const snapped = (mm: number, step: number): number => Math.round(mm / step) * step;
 const clamp = (mm: number, least: number, most: number): number =>
@@ -70,23 +102,22 @@ const draggedOnWall = (job: Job, index: number, handle: Handle, mm: number, step
   if (standing === null || host === undefined) return null;
   const { on, side } = standing;
   const room = wallLengths(host)[side] ?? 0;
-  const done = (change: Partial<OnWall>, name: string, figure: number): Dragged => ({
-    job: withStanding(job, index, { ...on, ...change }),
-    name,
-    mm: figure,
-  });
+  const done = (change: Partial<OnWall>): Dragged => {
+    const next = { ...on, ...change };
+    return { job: withStanding(job, index, next), ...figureOnWall(handle, next) };
+  };
   if (handle.moves === 'part') {
     const fromCorner = clamp(snapped(on.fromCorner + mm, step), 0, room - on.width);
-    return done({ fromCorner }, 'From the corner', fromCorner);
+    return done({ fromCorner });
   }
   if (handle.side === 0) {
     const projection = Math.max(LEAST_WALL_MM, snapped(on.projection + mm, step));
-    return done({ projection }, 'Projection', projection);
+    return done({ projection });
   }
   const most = handle.side === 1 ? room - on.fromCorner : on.fromCorner + on.width;
   const width = clamp(snapped(on.width + mm, step), LEAST_WALL_MM, most);
   const fromCorner = handle.side === 1 ? on.fromCorner : on.fromCorner + on.width - width;
-  return done({ width, fromCorner }, 'Width', width);
+  return done({ width, fromCorner });
 };
 
 /**
@@ -103,12 +134,10 @@ export const dragged = (
   if (standingOn(job, index) !== null) return draggedOnWall(job, index, handle, mm, step);
   const block = job.blocks[index];
   if (block === undefined) return null;
-  const lines = wallsOf(block);
-  const next = (handle.side + 1) % lines.length;
-  const [own, beside] = [lines[handle.side], lines[next]];
-  if (own === undefined || beside === undefined) return null;
+  const found = besideOf(block, handle.side);
+  if (found === null) return null;
+  const { next, beside, sine } = found;
   // Moving a wall lengthens the next one by the way over the sine of the corner between them.
-  const sine = own.along[0] * beside.along[1] - own.along[1] * beside.along[0];
   const length = snapped(beside.lengthMm + mm / sine, step);
   const moved = withWallMoved(job, index, handle.side, (length - beside.lengthMm) * sine);
   return moved === null ? null : { job: moved, name: `Wall ${next + 1}`, mm: length };

@@ -13,7 +13,7 @@ import { useTheme } from '../theme/theme';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small } from '../ui/text';
 import { useStable } from '../ui/use-stable';
-import { dragged, handlesOf, INNER, stepAt, type Dragged, type Handle } from './drag';
+import { dragged, figureOf, handlesOf, INNER, stepAt, type Dragged, type Handle } from './drag';
 
 const HEIGHT_PX = 230;
 const MARGIN_PX = 44;
@@ -220,10 +220,8 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
 
   /** One entry: the wall, or the part, moved so far. */
   const moveBy = (handle: Handle, by: number): void => {
-    const [before, after] = [
-      dragged(job, index, handle, 0, 1e-6),
-      dragged(job, index, handle, by, step),
-    ];
+    const before = figureOf(job, index, handle);
+    const after = dragged(job, index, handle, by, step);
     if (after === null) return;
     const said = `${name}, ${after.name}: ${writeLength(before?.mm ?? 0, job.display)} → ${writeLength(after.mm, job.display)}`;
     edit((now) => dragged(now, index, handle, by, step)?.job ?? now, said);
@@ -289,7 +287,7 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
             </Svg>
             {handles.map((handle, i) => {
               const [x, y] = fit.toPx(handle.at);
-              const now = dragged(job, index, handle, 0, 1e-6);
+              const now = figureOf(job, index, handle);
               return (
                 <Grip
                   key={i}

@@ -1,0 +1,61 @@
+import { z } from 'zod';
+import { length, overhang, pitch } from './measures';
+
+const MAX_PLAN_MM = 200_000;
+
+/** Where the roof of a side breaks into another pitch, from the eave up. */
+const pitchBreak = z.strictObject({
+  /** Plan distance of the break from the plate's outside face. */
+  at: length(1, 100_000),
+  /** The pitch above it. */
+  pitch,
+});
+
+const side = z.discriminatedUnion(
+  'roof',
+  [
+    z.strictObject({
+      roof: z.literal('eave'),
+      pitch,
+      overhang: overhang.default(0),
+      /** How far this side's plate stands above the block's: the wall under a half-hip. */
+      raise: length(0, 20_000).optional(),
+      /** Its pitch changes here; `pitch` is the one at the plate. */
+      breaks: z.array(pitchBreak).min(1).max(4).optional(),
+      /** Its plate lies on a beam, and that on posts. */
+      posts: z
+        .strictObject({
+          /** Of the plate's top above the ground, or whatever the posts stand on. */
+          height: length(300, 20_000),
+          /** The furthest they stand apart, on centre. */
+          spacing: length(300, 20_000),
+        })
+        .optional(),
+      /** A small gable above this hip: how far in from the plate's outside face it stands, plan. */
+      gablet: z.strictObject({ at: length(300, 100_000) }).optional(),
+    }),
+    z.strictObject({ roof: z.literal('gable'), overhang: overhang.default(0) }),
+    z.strictObject({ roof: z.literal('wall') }),
+    z.strictObject({ roof: z.literal('open') }),
+  ],
+  { error: 'expected "roof" to be "eave", "gable", "wall" or "open"' },
+);
+
+const point = z.tuple([length(-MAX_PLAN_MM, MAX_PLAN_MM), length(-MAX_PLAN_MM, MAX_PLAN_MM)], {
+  error: 'expected a corner as [x, y]',
+});
+
+export const block = z.strictObject({
+  id: z.string().min(1).max(40),
+  outline: z
+    .array(point)
+    .min(3, 'an outline needs 3 to 12 corners')
+    .max(12, 'an outline needs 3 to 12 corners'),
+  plate: length(-20_000, 20_000).default(0),
+  sides: z.array(side).max(12, 'an outline has 3 to 12 sides'),
+  join: z.enum(['framed', 'laid-on']).default('framed'),
+  /** It stands already: its planes are given, and nothing of it is framed. */
+  existing: z.boolean().optional(),
+});
+
+export type PitchBreak = z.output<typeof pitchBreak>;

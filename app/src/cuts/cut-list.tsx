@@ -4,16 +4,7 @@ import type { Job } from '@ogee/core/src/job';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { angleSummary, boardNeeded } from '@ogee/core/src/wording';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import {
-  memo,
-  useEffect,
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-  type ReactNode,
-  type Ref,
-} from 'react';
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState, type Ref } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { asWritten, writeStock } from '../ui/length-entry';
 import { wasBefore } from './change-told';
@@ -61,13 +52,6 @@ interface Standing {
   readonly of?: number | undefined;
 }
 
-/** A line of the list to the ear. */
-const Listed = ({ at, of, children }: Standing & { readonly children: ReactNode }) => (
-  <View role="listitem" aria-posinset={at} aria-setsize={of}>
-    {children}
-  </View>
-);
-
 interface RowProps extends RowText, Standing {
   readonly display: Display;
   readonly chosen: boolean;
@@ -84,7 +68,7 @@ const Row = memo((row: RowProps) => {
   const { mark, count, hands, longPoint, board, heights, angles } = row;
   const { display, chosen, onOpen } = row;
   return (
-    <Listed at={row.at} of={row.of}>
+    <View role="listitem" aria-posinset={row.at} aria-setsize={row.of}>
       <Pressable
         role="link"
         onPress={() => onOpen(mark)}
@@ -97,7 +81,7 @@ const Row = memo((row: RowProps) => {
           <View className="flex-row flex-wrap items-center justify-between gap-x-2">
             <View className="flex-row items-center gap-2">
               <Figure className="text-xl">{count} off</Figure>
-              <Small>{hands}</Small>
+              {hands !== '' && <Small>{hands}</Small>}
             </View>
             <Length mm={longPoint} display={display} />
           </View>
@@ -109,7 +93,7 @@ const Row = memo((row: RowProps) => {
           </View>
         </View>
       </Pressable>
-    </Listed>
+    </View>
   );
 });
 Row.displayName = 'Row';
@@ -122,7 +106,7 @@ interface HeadProps extends Standing {
 const KindHead = memo(({ kind, total, at, of }: HeadProps) => {
   const terms = useTermsOf();
   return (
-    <Listed at={at} of={of}>
+    <View role="listitem" aria-posinset={at} aria-setsize={of}>
       <View className="flex-row items-center gap-3 px-3 pb-1 pt-4">
         <Title level={2} className="text-xl">
           {kindName(kind, terms, total !== 1)}
@@ -130,7 +114,7 @@ const KindHead = memo(({ kind, total, at, of }: HeadProps) => {
         <KindLine kind={kind} />
         <Small className="ml-auto">{total} in all</Small>
       </View>
-    </Listed>
+    </View>
   );
 });
 KindHead.displayName = 'KindHead';

@@ -96,7 +96,7 @@ const WideBody = ({ children }: { children: ReactNode }) => {
       <Scroller
         role="region"
         aria-label="Pieces"
-        className="w-[330px] flex-none border-r border-grain bg-sheet py-2"
+        className="w-[330px] flex-none border-r border-grain bg-sheet py-2 [contain:strict]"
       >
         <ChangesBar />
         <Pieces chosen={chosen} />
@@ -104,10 +104,14 @@ const WideBody = ({ children }: { children: ReactNode }) => {
       <View className="min-w-0 flex-1">
         {chosen !== null && <BoardStrip mark={chosen} />}
         <View className="min-h-0 flex-1 flex-row">
-          <View role="region" aria-label="The roof drawn" className="min-w-0 flex-1">
+          <View
+            role="region"
+            aria-label="The roof drawn"
+            className="min-w-0 flex-1 [contain:strict]"
+          >
             <RoofViews />
           </View>
-          <PlaceScroll className="w-[430px] flex-none border-l border-grain bg-sheet">
+          <PlaceScroll className="w-[430px] flex-none border-l border-grain bg-sheet [contain:strict]">
             <View className="p-4">{children}</View>
           </PlaceScroll>
         </View>

@@ -59,33 +59,34 @@ export const Length = ({
   const feet = parts.feet > 0 ? `${parts.feet}′ ` : '';
   const inches =
     parts.feet > 0 || parts.inches > 0 || parts.numerator === 0 ? String(parts.inches) : '';
-  return (
-    <View>
-      <View role="img" aria-label={spokenLength(mm, display)} className="flex-row items-center">
-        {display.units === 'imperial' ? (
-          <>
-            <Figure className={style.whole}>
-              {parts.negative ? '−' : ''}
-              {feet}
-              {inches}
-            </Figure>
-            {parts.numerator > 0 && (
-              <Fraction top={parts.numerator} bottom={parts.denominator} size={style.part} />
-            )}
-            <Figure className={style.whole}>″</Figure>
-          </>
-        ) : (
-          <>
-            <Figure className={style.whole}>{Math.round(mm)}</Figure>
-            <Figure className={`ml-1 ${style.part}`}>mm</Figure>
-          </>
-        )}
-      </View>
-      {showLoss && (
-        <Text className={`font-words text-soft ${style.loss}`}>
-          {lossText(trueMm, mm, display)}
-        </Text>
+  const figure = (
+    <View role="img" aria-label={spokenLength(mm, display)} className="flex-row items-center">
+      {display.units === 'imperial' ? (
+        <>
+          <Figure className={style.whole}>
+            {parts.negative ? '−' : ''}
+            {feet}
+            {inches}
+          </Figure>
+          {parts.numerator > 0 && (
+            <Fraction top={parts.numerator} bottom={parts.denominator} size={style.part} />
+          )}
+          <Figure className={style.whole}>″</Figure>
+        </>
+      ) : (
+        <>
+          <Figure className={style.whole}>{Math.round(mm)}</Figure>
+          <Figure className={`ml-1 ${style.part}`}>mm</Figure>
+        </>
       )}
     </View>
+  );
+  return showLoss ? (
+    <View>
+      {figure}
+      <Text className={`font-words text-soft ${style.loss}`}>{lossText(trueMm, mm, display)}</Text>
+    </View>
+  ) : (
+    figure
   );
 };

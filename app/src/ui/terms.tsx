@@ -21,8 +21,16 @@ export const useTerms = (): ((text: string) => string) => {
 
 export const useTermsOf = (): Terms => useContext(Context).terms;
 
-/** Running text in the crew's words. Where terms are asked about, each is touched for what it means. */
-export const Worded = ({ children, asked }: { readonly children: ReactNode; asked: boolean }) => {
+/** Whether a text has terms of the trade in it; most have none, and stand as they are. */
+const hasTerms = (text: ReactNode): boolean =>
+  typeof text === 'string' ? text.includes('‹') : Array.isArray(text) && text.some(hasTerms);
+
+/** Running text in the crew's words; see {@link Worded}. */
+export const worded = (text: ReactNode, asked: boolean): ReactNode =>
+  hasTerms(text) ? <Worded asked={asked}>{text}</Worded> : text;
+
+/** A text with terms in it. Where they are asked about, each is touched for what it means. */
+const Worded = ({ children, asked }: { readonly children: ReactNode; asked: boolean }) => {
   const { terms, explain } = useContext(Context);
   return Children.map(children, (child) => {
     if (typeof child !== 'string' || !child.includes('‹')) return child;

@@ -1,6 +1,6 @@
 import { Text, type TextProps } from 'react-native';
 import { twMerge } from 'tailwind-merge';
-import { Worded } from './terms';
+import { worded } from './terms';
 
 type Props = TextProps & {
   readonly className?: string;
@@ -11,19 +11,19 @@ type Props = TextProps & {
 /** Words in running text. Terms of the trade stand in ‹angle quotes› and come out in the crew's own words. */
 export const Words = ({ className = '', asked = false, children, ...rest }: Props) => (
   <Text {...rest} className={twMerge('font-words text-base text-ink', className)}>
-    <Worded asked={asked}>{children}</Worded>
+    {worded(children, asked)}
   </Text>
 );
 
 export const Strong = ({ className = '', asked = false, children, ...rest }: Props) => (
   <Text {...rest} className={twMerge('font-strong text-base text-ink', className)}>
-    <Worded asked={asked}>{children}</Worded>
+    {worded(children, asked)}
   </Text>
 );
 
 export const Small = ({ className = '', asked = false, children, ...rest }: Props) => (
   <Text {...rest} className={twMerge('font-words text-sm leading-5 text-soft', className)}>
-    <Worded asked={asked}>{children}</Worded>
+    {worded(children, asked)}
   </Text>
 );
 
@@ -52,6 +52,6 @@ export const Title = ({
       className,
     )}
   >
-    <Worded asked={asked}>{children}</Worded>
+    {worded(children, asked)}
   </Text>
 );

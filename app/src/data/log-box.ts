@@ -26,6 +26,11 @@ export class LogBox {
     return [...known.values()];
   }
 
+  /** How many lines of a job this device has that cannot be read: they stay where they are. */
+  unread(jobId: string): Promise<number> {
+    return this.shelf.unread(jobId);
+  }
+
   async append(jobId: string, entries: readonly LogEntry[]): Promise<void> {
     try {
       await this.shelf.add(jobId, entries);

@@ -17,6 +17,8 @@ export interface LogLine {
 export interface LogShelf {
   readonly lasts: boolean;
   lines(jobId: string): Promise<LogLine[]>;
+  /** How many lines of a job lie here that cannot be read. */
+  unread(jobId: string): Promise<number>;
   /** Lines that the server does not have yet, of all jobs, oldest first. */
   waiting(): Promise<LogLine[]>;
   add(jobId: string, entries: readonly LogEntry[]): Promise<void>;
@@ -46,6 +48,11 @@ class Shelf implements LogShelf {
 
   async lines(jobId: string): Promise<LogLine[]> {
     return this.readable(await this.database.getAllFromIndex('lines', 'job', jobId));
+  }
+
+  async unread(jobId: string): Promise<number> {
+    const kept = await this.database.getAllFromIndex('lines', 'job', jobId);
+    return kept.length - this.readable(kept).length;
   }
 
   async waiting(): Promise<LogLine[]> {
@@ -98,6 +105,10 @@ export class LogWindow implements LogShelf {
 
   lines(jobId: string): Promise<LogLine[]> {
     return Promise.resolve([...this.kept.values()].filter((line) => line.jobId === jobId));
+  }
+
+  unread(): Promise<number> {
+    return Promise.resolve(0);
   }
 
   waiting(): Promise<LogLine[]> {

@@ -10,7 +10,10 @@ import { useWho } from './who';
 /** How often other phones' lines are asked for while the job is open. ms */
 const ASK_MS = 4000;
 const key = (id: string) => ['log', id] as const;
-const NONE: readonly LogLine[] = [];
+const NONE: { readonly lines: readonly LogLine[]; readonly unread: number } = {
+  lines: [],
+  unread: 0,
+};
 
 export interface SiteLog {
   readonly lines: readonly LogLine[];
@@ -18,6 +21,8 @@ export interface SiteLog {
   /** Lines that the server does not have yet, and those that it would not take. */
   readonly waiting: number;
   readonly refused: number;
+  /** Lines on this device that cannot be read any more. */
+  readonly unread: number;
   /** Of those that wait, how many are in this window alone, because the device would not keep them. */
   readonly unkept: number;
   /** Writes lines; gives their ids. */
@@ -34,9 +39,12 @@ export const useSiteLog = (): SiteLog => {
     () => outbox.subscribe(() => void client.invalidateQueries({ queryKey: key(id) })),
     [outbox, client, id],
   );
-  const { data: lines = NONE } = useQuery({
+  const { data: { lines, unread } = NONE } = useQuery({
     queryKey: key(id),
-    queryFn: () => outbox.log.lines(id),
+    queryFn: async () => {
+      const [found, unreadHere] = await Promise.all([outbox.log.lines(id), outbox.log.unread(id)]);
+      return { lines: found, unread: unreadHere };
+    },
     networkMode: 'always',
     staleTime: Infinity,
   });
@@ -65,6 +73,7 @@ export const useSiteLog = (): SiteLog => {
     entries,
     waiting: lines.filter(({ at }) => at === 'device' || at === 'window').length,
     unkept: lines.filter(({ at }) => at === 'window').length,
+    unread,
     refused: lines.filter(({ at }) => at === 'refused').length,
     write,
   };

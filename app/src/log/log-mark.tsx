@@ -6,8 +6,8 @@ import { Small, Strong } from '../ui/text';
 
 /** Where the lines of the log are: nothing is said where the server has them all. */
 export const LogMark = ({ log }: { readonly log: SiteLog }) => {
-  const { waiting, refused, unkept } = log;
-  if (waiting + refused === 0) return null;
+  const { waiting, refused, unkept, unread } = log;
+  if (waiting + refused + unread === 0) return null;
   return (
     <View aria-live="polite" testID="log-state">
       {waiting > 0 && (
@@ -21,6 +21,12 @@ export const LogMark = ({ log }: { readonly log: SiteLog }) => {
         <Small className="text-pencil">
           {refused === 1 ? 'One line was' : `${refused} lines were`} not taken by the server, and
           kept here
+        </Small>
+      )}
+      {unread > 0 && (
+        <Small className="text-pencil">
+          {unread === 1 ? 'One line' : `${unread} lines`} kept on this device could not be read any
+          more, and {unread === 1 ? 'lies' : 'lie'} aside here
         </Small>
       )}
     </View>

@@ -49,7 +49,7 @@ it('what cannot be read of a job is set aside or found out anew, and the rest st
   expect([...(await device.typed('j'))]).toEqual([['ridge', '12 1/']]);
 });
 
-it('a line of a log that cannot be read is neither shown nor sent, and stays', async () => {
+it('a line of a log that cannot be read is neither shown nor sent, and stays, and is counted', async () => {
   const shelf = await openLogShelf();
   const id = '0b0c7a52-6d53-4b8c-9f57-0c9d2a4f8e11';
   const note = { id, at: '2026-05-01T08:00:00Z', by: '', kind: 'note', text: 'Kept' } as const;
@@ -57,6 +57,8 @@ it('a line of a log that cannot be read is neither shown nor sent, and stays', a
   await spoil('ogee-log');
   expect((await shelf.lines('j')).map(({ entry }) => entry)).toEqual([note]);
   expect((await shelf.waiting()).map(({ entry }) => entry)).toEqual([note]);
+  expect(await shelf.unread('j')).toBe(JUNK.length);
+  expect(await shelf.unread('another')).toBe(0);
   const database = await openDB('ogee-log');
   expect(await database.count('lines')).toBeGreaterThan(1);
   database.close();

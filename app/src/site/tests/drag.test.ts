@@ -8,7 +8,7 @@ import {
   withWing,
   type Job,
 } from '@ogee/core/src/job';
-import { dragged, handlesOf, stepAt } from '../drag';
+import { dragged, figureOf, handlesOf, stepAt } from '../drag';
 
 const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;
 const plain = newJob('t', DISPLAY, 9000, 6000, '35°');
@@ -28,6 +28,23 @@ describe('how fine a drag is', () => {
     expect(stepAt(0.025, 'metric')).toBe(100);
     expect(stepAt(0.025, 'imperial')).toBe(76.2);
     expect(stepAt(0.0001, 'imperial')).toBe(304.8);
+  });
+});
+
+describe('what a handle stands at', () => {
+  it('is what dragging it by nothing comes to, for every handle of a free part and of one on a wall', () => {
+    for (const [job, index] of [
+      [plain, 0],
+      [winged, 0],
+      [winged, 1],
+      [withLeanTo(plain, 0, 1, ON), 1],
+    ] as const)
+      for (const one of handlesOf(job, index)) {
+        const still = dragged(job, index, one, 0, 1e-6)!;
+        const now = figureOf(job, index, one)!;
+        expect(now.name).toBe(still.name);
+        expect(now.mm).toBeCloseTo(still.mm, 5);
+      }
   });
 });
 

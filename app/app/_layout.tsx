@@ -4,7 +4,7 @@ import { Slot, type ErrorBoundaryProps } from 'expo-router';
 import { useState } from 'react';
 import { OutboxProvider } from '../src/data/outbox-provider';
 import { openedOnAJob, rememberOpening } from '../src/nav/addressed';
-import { fetchJobParts } from '../src/nav/in-a-job';
+import { fetchFirstPages } from '../src/nav/pages';
 import { useKeptApp } from '../src/shell/keep-app';
 import { SkipLink } from '../src/shell/skip-link';
 import { ThemeProvider } from '../src/theme/theme';
@@ -12,7 +12,7 @@ import { Standstill } from '../src/ui/states';
 
 rememberOpening();
 // Fetched beside the rest, not after it; what does not come is asked for anew when it is shown.
-if (openedOnAJob()) fetchJobParts().catch(() => undefined);
+if (openedOnAJob()) fetchFirstPages().catch(() => undefined);
 
 export default function RootLayout() {
   useKeptApp();

@@ -1,3 +1,3 @@
-import { inAJob } from '../src/nav/in-a-job';
+import { laterPage } from '../src/nav/pages';
 
-export default inAJob(({ BenchScreen }) => BenchScreen);
+export default laterPage(({ BenchScreen }) => BenchScreen);

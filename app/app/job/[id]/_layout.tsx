@@ -1,3 +1,3 @@
-import { inAJob } from '../../../src/nav/in-a-job';
+import { firstPage } from '../../../src/nav/pages';
 
-export default inAJob(({ JobPage }) => JobPage);
+export default firstPage(({ JobPage }) => JobPage);

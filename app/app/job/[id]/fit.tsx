@@ -1,3 +1,3 @@
-import { inAJob } from '../../../src/nav/in-a-job';
+import { laterPage } from '../../../src/nav/pages';
 
-export default inAJob(({ FitScreen }) => FitScreen);
+export default laterPage(({ FitScreen }) => FitScreen);

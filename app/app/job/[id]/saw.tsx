@@ -1,3 +1,3 @@
-import { inAJob } from '../../../src/nav/in-a-job';
+import { laterPage } from '../../../src/nav/pages';
 
-export default inAJob(({ SawScreen }) => SawScreen);
+export default laterPage(({ SawScreen }) => SawScreen);

@@ -1,3 +1,3 @@
-import { inAJob } from '../../../src/nav/in-a-job';
+import { firstPage } from '../../../src/nav/pages';
 
-export default inAJob(({ SiteForm }) => SiteForm);
+export default firstPage(({ SiteForm }) => SiteForm);

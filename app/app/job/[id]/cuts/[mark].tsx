@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { inAJob } from '../../../../src/nav/in-a-job';
+import { firstPage } from '../../../../src/nav/pages';
 
-const Piece = inAJob(({ PieceScreen }) => PieceScreen);
+const Piece = firstPage(({ PieceScreen }) => PieceScreen);
 
 export default function OnePiece() {
   const { mark } = useLocalSearchParams<{ mark: string }>();

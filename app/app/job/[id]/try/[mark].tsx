@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { inAJob } from '../../../../src/nav/in-a-job';
+import { laterPage } from '../../../../src/nav/pages';
 
-const Try = inAJob(({ TryScreen }) => TryScreen);
+const Try = laterPage(({ TryScreen }) => TryScreen);
 
 export default function OneTrial() {
   const { mark } = useLocalSearchParams<{ mark: string }>();

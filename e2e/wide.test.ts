@@ -1,5 +1,5 @@
 import type { Browser } from 'puppeteer-core';
-import { startApp, type AppServer } from './support/app-server';
+import { jobNamed, startApp, type AppServer } from './support/app-server';
 import {
   byId,
   launch,
@@ -7,6 +7,7 @@ import {
   openPage,
   openSample,
   PHONE,
+  press,
   settled,
   tap,
   textOf,
@@ -189,6 +190,31 @@ describe('without the server', () => {
     await page.setOfflineMode(false);
     await waitForText(page, 'save-state', 'Saved · revision');
     await own.stop();
+  });
+
+  it('says so of a page that has not come yet, and has it when it is asked for anew', async () => {
+    const page = await openPage(browser, PHONE);
+    await page.setBypassServiceWorker(true);
+    await page.setRequestInterception(true);
+    let away = true;
+    page.on('request', (request) => {
+      if (away && request.url().includes('later-pages')) void request.abort();
+      else void request.continue();
+    });
+    await page.goto(`${server.base}/job/${await jobNamed(server.base, 'Quince Yard')}/site`);
+    await tap(page, 'place-timber');
+    await page.waitForFunction(() =>
+      document.body.innerText.includes('This page is not on this device yet'),
+    );
+    // The job and its other pages are there as before.
+    await tap(page, 'place-cuts');
+    await page.waitForSelector(byId('cut-list'));
+    await tap(page, 'place-timber');
+    await page.waitForFunction(() => document.body.innerText.includes('not on this device yet'));
+    away = false;
+    await press(page, 'Try again');
+    await page.waitForSelector(byId('field-framing.spacing'));
+    await page.waitForFunction(() => document.title.startsWith('Timber'));
   });
 
   it('says so when a job or a page is not there', async () => {

@@ -11,8 +11,8 @@ import { ThemeProvider } from '../src/theme/theme';
 import { Standstill } from '../src/ui/states';
 
 rememberOpening();
-// Fetched beside the rest, not after it; what does not come is asked for anew when it is shown.
-if (openedOnAJob()) fetchFirstPages().catch(() => undefined);
+// Fetched beside the rest, not after it.
+if (openedOnAJob()) void fetchFirstPages();
 
 export default function RootLayout() {
   useKeptApp();

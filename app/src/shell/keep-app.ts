@@ -10,9 +10,7 @@ export const useKeptApp = (): void => {
   const settled = useSettled();
   useEffect(() => {
     if (!settled) return;
-    fetchFirstPages()
-      .then(fetchLaterPages)
-      .catch(() => undefined);
+    void fetchFirstPages().then(fetchLaterPages);
     if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
     navigator.serviceWorker.register('/sw.js').catch(() => undefined);
   }, [settled]);

@@ -37,10 +37,7 @@ const openOnPhone = async (name: string, base = server.base): Promise<Page> => {
   return page;
 };
 
-const goTo = async (page: Page, place: string): Promise<void> => {
-  await tap(page, `place-${place}`);
-  await page.waitForFunction((end) => location.pathname.endsWith(end), {}, place);
-};
+const goTo = (page: Page, place: string): Promise<void> => tap(page, `place-${place}`);
 
 const valueOf = (page: Page, id: string): Promise<string> =>
   page.$eval(byId(id), (field) => (field as HTMLInputElement).value);

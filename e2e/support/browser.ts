@@ -76,7 +76,14 @@ const touch = async (page: Page, selector: string): Promise<void> => {
   await page.locator(selector).click();
 };
 
-export const tap = (page: Page, id: string): Promise<void> => touch(page, byId(id));
+/** Touches what has that id; of a place of the job, until its page stands: it may have to be fetched first. */
+export const tap = async (page: Page, id: string): Promise<void> => {
+  await touch(page, byId(id));
+  const [, place] = id.split('place-');
+  if (place === undefined) return;
+  await page.waitForFunction((end) => location.pathname.endsWith(end), {}, place);
+  await page.waitForSelector('[aria-label="Opening …"]', { hidden: true });
+};
 
 /** Puts the caret in a field, as a thumb does (which tries again when it missed), and types over what stands there. */
 export const typeInto = async (page: Page, id: string, text: string): Promise<void> => {

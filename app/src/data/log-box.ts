@@ -1,7 +1,7 @@
 import type { LogEntry } from '@ogee/core/src/log';
 import { LOG_BATCH } from '@ogee/core/src/wire';
 import { api, Refused } from './api';
-import { LogWindow, type LogLine, type LogShelf } from './log-shelf';
+import { LogWindow, type KeptLog, type LogLine, type LogShelf } from './log-shelf';
 
 /**
  * The logs' part of the outbox: each line is kept on the device first, then sent, in any order and however often; the
@@ -17,18 +17,13 @@ export class LogBox {
     private readonly changed: () => void,
   ) {}
 
-  async lines(jobId: string): Promise<LogLine[]> {
-    const [kept, here] = await Promise.all([this.shelf.lines(jobId), this.spare.lines(jobId)]);
+  async kept(jobId: string): Promise<KeptLog> {
+    const [shelf, here] = await Promise.all([this.shelf.kept(jobId), this.spare.kept(jobId)]);
     const inWindow = (line: LogLine): LogLine =>
       line.at === 'device' ? { ...line, at: 'window' } : line;
-    const shelved = this.shelf.lasts ? kept : kept.map(inWindow);
-    const known = new Map([...here.map(inWindow), ...shelved].map((line) => [line.id, line]));
-    return [...known.values()];
-  }
-
-  /** How many lines of a job this device has that cannot be read: they stay where they are. */
-  unread(jobId: string): Promise<number> {
-    return this.shelf.unread(jobId);
+    const shelved = this.shelf.lasts ? shelf.lines : shelf.lines.map(inWindow);
+    const known = new Map([...here.lines.map(inWindow), ...shelved].map((line) => [line.id, line]));
+    return { lines: [...known.values()], unread: shelf.unread };
   }
 
   async append(jobId: string, entries: readonly LogEntry[]): Promise<void> {

@@ -13,12 +13,16 @@ export interface LogLine {
   readonly own: boolean;
 }
 
+/** A job's log as it is kept: its lines, and how many lie there that cannot be read. */
+export interface KeptLog {
+  readonly lines: readonly LogLine[];
+  readonly unread: number;
+}
+
 /** Where log lines are kept on this device. A line is never changed, only where it is known to be. */
 export interface LogShelf {
   readonly lasts: boolean;
-  lines(jobId: string): Promise<LogLine[]>;
-  /** How many lines of a job lie here that cannot be read. */
-  unread(jobId: string): Promise<number>;
+  kept(jobId: string): Promise<KeptLog>;
   /** Lines that the server does not have yet, of all jobs, oldest first. */
   waiting(): Promise<LogLine[]>;
   add(jobId: string, entries: readonly LogEntry[]): Promise<void>;
@@ -46,13 +50,10 @@ class Shelf implements LogShelf {
 
   constructor(private readonly database: IDBPDatabase<Shelves>) {}
 
-  async lines(jobId: string): Promise<LogLine[]> {
-    return this.readable(await this.database.getAllFromIndex('lines', 'job', jobId));
-  }
-
-  async unread(jobId: string): Promise<number> {
-    const kept = await this.database.getAllFromIndex('lines', 'job', jobId);
-    return kept.length - this.readable(kept).length;
+  async kept(jobId: string): Promise<KeptLog> {
+    const all = await this.database.getAllFromIndex('lines', 'job', jobId);
+    const lines = this.readable(all);
+    return { lines, unread: all.length - lines.length };
   }
 
   async waiting(): Promise<LogLine[]> {
@@ -100,31 +101,28 @@ class Shelf implements LogShelf {
 /** Stands in where the browser lets nothing be kept: all goes with the window. */
 export class LogWindow implements LogShelf {
   readonly lasts = false;
-  private readonly kept = new Map<string, LogLine>();
+  private readonly held = new Map<string, LogLine>();
   private readonly places = new Map<string, number>();
 
-  lines(jobId: string): Promise<LogLine[]> {
-    return Promise.resolve([...this.kept.values()].filter((line) => line.jobId === jobId));
-  }
-
-  unread(): Promise<number> {
-    return Promise.resolve(0);
+  kept(jobId: string): Promise<KeptLog> {
+    const lines = [...this.held.values()].filter((line) => line.jobId === jobId);
+    return Promise.resolve({ lines, unread: 0 });
   }
 
   waiting(): Promise<LogLine[]> {
     return Promise.resolve(
-      oldestFirst([...this.kept.values()].filter(({ at }) => at === 'device')),
+      oldestFirst([...this.held.values()].filter(({ at }) => at === 'device')),
     );
   }
 
   add(jobId: string, entries: readonly LogEntry[]): Promise<void> {
     for (const entry of entries)
-      this.kept.set(entry.id, { id: entry.id, jobId, entry, at: 'device', own: true });
+      this.held.set(entry.id, { id: entry.id, jobId, entry, at: 'device', own: true });
     return Promise.resolve();
   }
 
   moved(lines: readonly LogLine[], at: LogLine['at']): Promise<void> {
-    for (const line of lines) this.kept.set(line.id, { ...line, at });
+    for (const line of lines) this.held.set(line.id, { ...line, at });
     return Promise.resolve();
   }
 
@@ -134,12 +132,12 @@ export class LogWindow implements LogShelf {
 
   meet(jobId: string, page: LogPage): Promise<void> {
     for (const { entry } of page.entries)
-      this.kept.set(entry.id, {
+      this.held.set(entry.id, {
         id: entry.id,
         jobId,
         entry,
         at: 'server',
-        own: this.kept.get(entry.id)?.own === true,
+        own: this.held.get(entry.id)?.own === true,
       });
     if (page.entries.length > 0) this.places.set(jobId, lastOf(page));
     return Promise.resolve();

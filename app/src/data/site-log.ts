@@ -2,7 +2,7 @@ import type { LogEntry } from '@ogee/core/src/log';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo } from 'react';
 import { signed, type NewLine } from './log-line';
-import type { LogLine } from './log-shelf';
+import type { KeptLog, LogLine } from './log-shelf';
 import { useOpenJob } from './open-job';
 import { useOutbox } from './outbox-provider';
 import { useWho } from './who';
@@ -10,10 +10,7 @@ import { useWho } from './who';
 /** How often other phones' lines are asked for while the job is open. ms */
 const ASK_MS = 4000;
 const key = (id: string) => ['log', id] as const;
-const NONE: { readonly lines: readonly LogLine[]; readonly unread: number } = {
-  lines: [],
-  unread: 0,
-};
+const NONE: KeptLog = { lines: [], unread: 0 };
 
 export interface SiteLog {
   readonly lines: readonly LogLine[];
@@ -41,10 +38,7 @@ export const useSiteLog = (): SiteLog => {
   );
   const { data: { lines, unread } = NONE } = useQuery({
     queryKey: key(id),
-    queryFn: async () => {
-      const [found, unreadHere] = await Promise.all([outbox.log.lines(id), outbox.log.unread(id)]);
-      return { lines: found, unread: unreadHere };
-    },
+    queryFn: () => outbox.log.kept(id),
     networkMode: 'always',
     staleTime: Infinity,
   });

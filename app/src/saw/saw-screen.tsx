@@ -4,7 +4,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
 import Undo from 'lucide-react-native/icons/undo-2';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { useOpenJob } from '../data/open-job';
 import { addressed, intoAddress, useOpenedWith } from '../nav/addressed';
@@ -15,6 +15,7 @@ import { Caution } from '../ui/caution';
 import { Fold } from '../ui/fold';
 import { Loading } from '../ui/states';
 import { Figure, Small, Title, Words } from '../ui/text';
+import { useStable } from '../ui/use-stable';
 import { LogMark, NameEntry } from '../log/log-mark';
 import { whenText } from '../ui/when';
 import { Misfits } from './misfits';
@@ -38,21 +39,17 @@ const isTyping = (target: EventTarget | null): boolean =>
 
 /** Keys of the day, beside those of the app. */
 const useKeys = (keys: Readonly<Record<string, () => void>>): void => {
-  const held = useRef(keys);
-  useEffect(() => {
-    held.current = keys;
+  const press = useStable((event: KeyboardEvent): void => {
+    if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+    const act = keys[event.key];
+    if (act === undefined) return;
+    event.preventDefault();
+    act();
   });
   useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-      const act = held.current[event.key];
-      if (act === undefined) return;
-      event.preventDefault();
-      act();
-    };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, []);
+  }, [press]);
 };
 
 /** Which turn is looked at: by its mark and hand, so that it stays when the list changes round it. */

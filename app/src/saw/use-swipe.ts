@@ -1,5 +1,6 @@
 import { useEffect, useRef, type RefObject } from 'react';
 import type { View } from 'react-native';
+import { useStable } from '../ui/use-stable';
 
 /** A finger that has gone so far to a side, and further so than up or down, has swiped. px */
 const SWIPED_PX = 56;
@@ -7,10 +8,7 @@ const SWIPED_PX = 56;
 /** Tells when a finger swipes over a view: 1 to the left, on to the next; −1 to the right, back. */
 export const useSwipe = (onSwipe: (by: 1 | -1) => void): RefObject<View | null> => {
   const view = useRef<View>(null);
-  const told = useRef(onSwipe);
-  useEffect(() => {
-    told.current = onSwipe;
-  });
+  const tell = useStable(onSwipe);
   useEffect(() => {
     const element = view.current as unknown as HTMLElement | null;
     if (element === null) return;
@@ -23,7 +21,7 @@ export const useSwipe = (onSwipe: (by: 1 | -1) => void): RefObject<View | null> 
       const [across, along] = [clientX - from[0], clientY - from[1]];
       from = null;
       if (Math.abs(across) > SWIPED_PX && Math.abs(across) > 2 * Math.abs(along))
-        told.current(across < 0 ? 1 : -1);
+        tell(across < 0 ? 1 : -1);
     };
     const lost = (): void => {
       from = null;
@@ -37,6 +35,6 @@ export const useSwipe = (onSwipe: (by: 1 | -1) => void): RefObject<View | null> 
       element.removeEventListener('pointerup', up);
       element.removeEventListener('pointercancel', lost);
     };
-  }, []);
+  }, [tell]);
   return view;
 };

@@ -230,20 +230,12 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
     requestAnimationFrame(() => element?.setSelectionRange(caret, caret));
   };
   // Taken off the screen with something in hand: as if it were left.
-  const leaving = useRef<() => void>(() => undefined);
-  useEffect(() => {
-    leaving.current = () => {
-      if (focused) leave();
-    };
+  const leaving = useStable(() => {
+    stay();
+    if (focused) leave();
   });
+  useEffect(() => leaving, [leaving]);
   const onKey = useStable(put);
-  useEffect(
-    () => () => {
-      stay();
-      leaving.current();
-    },
-    [],
-  );
 
   return (
     <View className="gap-1">

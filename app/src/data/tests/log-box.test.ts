@@ -72,7 +72,7 @@ it('keeps a line on the device before it is sent, and knows when the server has 
   await box.send();
   expect(texts(lines.map((entry) => ({ entry })))).toEqual(['one']);
   expect(await shelf.waiting()).toEqual([]);
-  expect(texts(await box.log.lines('j'))).toEqual(['one']);
+  expect(texts((await box.log.kept('j')).lines)).toEqual(['one']);
 });
 
 it('a lost answer makes no second line', async () => {
@@ -105,7 +105,7 @@ it('one line that the server will not take keeps no other back', async () => {
   state.bad = 'bad';
   await box.send();
   expect(texts(lines.map((entry) => ({ entry })))).toEqual(['better', 'good']);
-  const kept = await box.log.lines('j');
+  const kept = (await box.log.kept('j')).lines;
   expect(kept.filter(({ at }) => at === 'refused')).toHaveLength(1);
   expect(await shelf.waiting()).toEqual([]);
 });
@@ -127,11 +127,11 @@ it('brings what another phone wrote, beside what waits here', async () => {
   state.away = true;
   await box.log.append('j', [note('mine')]);
   await box.log.fetch('j');
-  expect(texts(await box.log.lines('j'))).toEqual(['mine', 'theirs']);
+  expect(texts((await box.log.kept('j')).lines)).toEqual(['mine', 'theirs']);
   state.away = false;
   await box.send();
   await box.log.fetch('j');
-  const both = await box.log.lines('j');
+  const both = (await box.log.kept('j')).lines;
   expect(texts(both)).toEqual(['mine', 'theirs']);
   // Mine is still mine after it came back from the server: that is the one that can be taken back here.
   expect(texts(both.filter(({ own }) => own))).toEqual(['mine']);
@@ -142,9 +142,9 @@ it('a device that keeps nothing holds the line in the window, and sends it', asy
   state.away = true;
   jest.spyOn(shelf, 'add').mockRejectedValue(new Error('full'));
   await box.log.append('j', [note('one')]);
-  expect((await box.log.lines('j')).map(({ at }) => at)).toEqual(['window']);
+  expect((await box.log.kept('j')).lines.map(({ at }) => at)).toEqual(['window']);
   state.away = false;
   await box.send();
   expect(lines).toHaveLength(1);
-  expect(texts(await box.log.lines('j'))).toEqual(['one']);
+  expect(texts((await box.log.kept('j')).lines)).toEqual(['one']);
 });

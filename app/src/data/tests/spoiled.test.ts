@@ -55,10 +55,10 @@ it('a line of a log that cannot be read is neither shown nor sent, and stays, an
   const note = { id, at: '2026-05-01T08:00:00Z', by: '', kind: 'note', text: 'Kept' } as const;
   await shelf.add('j', [note]);
   await spoil('ogee-log');
-  expect((await shelf.lines('j')).map(({ entry }) => entry)).toEqual([note]);
+  expect((await shelf.kept('j')).lines.map(({ entry }) => entry)).toEqual([note]);
   expect((await shelf.waiting()).map(({ entry }) => entry)).toEqual([note]);
-  expect(await shelf.unread('j')).toBe(JUNK.length);
-  expect(await shelf.unread('another')).toBe(0);
+  expect((await shelf.kept('j')).unread).toBe(JUNK.length);
+  expect((await shelf.kept('another')).unread).toBe(0);
   const database = await openDB('ogee-log');
   expect(await database.count('lines')).toBeGreaterThan(1);
   database.close();

@@ -1,6 +1,7 @@
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import type { MarkChange } from '@ogee/core/src/list';
 import type { Job } from '@ogee/core/src/job';
+import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { writeLength } from '../ui/length-entry';
 
 const CUTS_ALONE = 'its cuts, not its length';
@@ -32,11 +33,16 @@ export const changedBy = ({ was, is, cut }: MarkChange, display: Job['display'])
 /** A length that changes by less is the same. mm */
 const LEAST_TOLD_MM = 0.05;
 
-/** What a mark's long point was, where it is cut otherwise now; null where it is not. */
+/** What a mark's long point was, as the list writes it, where it is cut otherwise now; null where it is not. */
 export const wasBefore = (
   change: MarkChange | undefined,
   display: Job['display'],
 ): string | null => {
   if (change?.cut !== true) return null;
-  return change.was === null ? 'new' : `was ${writeLength(change.was.length.longPoint, display)}`;
+  const { was, is } = change;
+  if (was === null) return 'new';
+  const [then, now] = [was, is].map((entry) =>
+    entry === null ? '' : formatLength(entry.length.longPoint, lengthFormat(display)),
+  );
+  return then === now ? 'cut otherwise than before' : `was ${then}`;
 };

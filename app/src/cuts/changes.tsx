@@ -18,23 +18,30 @@ interface Changes {
 
 const Context = createContext<Changes>({ changes: new Map(), read: () => undefined });
 
-/** What has changed in the list since it was opened, or last said to be read. */
+/**
+ * What has changed in the list since it was opened, or last said to be read. Only what counts changes it: a length half
+ * typed would have every mark changed, and the list jump under the eye.
+ */
 export const ChangesProvider = ({ children }: { readonly children: ReactNode }) => {
+  const { state } = useOpenJob();
   const { roof, stale } = useRoof();
   const members = roof?.cuts.members ?? null;
   const [readOnce, setRead] = useState<readonly CutListEntry[] | null>(null);
+  const [counted, setCounted] = useState<readonly CutListEntry[] | null>(null);
   // The first list is what the crew knows.
   if (readOnce === null && members !== null) setRead(members);
+  if (counted !== members && members !== null && !stale && state !== 'entering')
+    setCounted(members);
   const changes = useMemo(
     () =>
       new Map(
-        readOnce === null || members === null || stale
+        readOnce === null || counted === null
           ? []
-          : changesBetween(readOnce, members).map((change) => [change.mark, change]),
+          : changesBetween(readOnce, counted).map((change) => [change.mark, change]),
       ),
-    [readOnce, members, stale],
+    [readOnce, counted],
   );
-  const value = useMemo(() => ({ changes, read: () => setRead(members) }), [changes, members]);
+  const value = useMemo(() => ({ changes, read: () => setRead(counted) }), [changes, counted]);
   return <Context.Provider value={value}>{children}</Context.Provider>;
 };
 

@@ -1,6 +1,6 @@
 import { replaceEqualDeep } from '@tanstack/react-query';
 import { readJob, type Job } from '@ogee/core/src/job';
-import type { Problem } from '@ogee/core/src/problem';
+import type { Problem, Result } from '@ogee/core/src/problem';
 import { plainly, spoken } from '@ogee/core/src/sentence';
 import type { StoredJob } from '@ogee/core/src/wire';
 import { latestJob } from './device';
@@ -23,6 +23,8 @@ export type SaveState = 'entering' | 'saved' | 'sending' | 'away' | 'unkept' | '
 export interface Snapshot {
   /** As shown: with the entry in hand, where that can be read. */
   readonly job: Job;
+  /** What its own checks say of it. */
+  readonly checked: Result<Job>;
   /** Of the server's copy; 0 for a job that it has not had yet. */
   readonly revision: number;
   readonly state: SaveState;
@@ -298,9 +300,15 @@ export class JobInHand {
   private take(before?: Snapshot): Snapshot {
     const undo = this.done.at(-1);
     const redo = this.undone.at(-1);
+    // What did not change stays the very same object, so that nothing of it is drawn or solved anew.
+    const job = replaceEqualDeep(before?.job, this.hand?.shown ?? this.latest);
+    const { checked } =
+      job === before?.job
+        ? before
+        : { checked: this.hand?.shown == null ? readJob(job) : { ok: true as const, value: job } };
     return {
-      // What did not change stays the very same object, so that nothing of it is drawn or solved anew.
-      job: replaceEqualDeep(before?.job, this.hand?.shown ?? this.latest),
+      job,
+      checked,
       revision: this.known.copy?.revision ?? 0,
       state: this.stateNow(),
       stop: this.known.stop,

@@ -1,4 +1,4 @@
-import { readJob, type Job, type Side } from '@ogee/core/src/job';
+import type { Job, Side } from '@ogee/core/src/job';
 import type { Problem } from '@ogee/core/src/problem';
 import { useQueryClient } from '@tanstack/react-query';
 import {
@@ -12,10 +12,10 @@ import {
   type ReactNode,
 } from 'react';
 import type { Taken } from '../instruments/instrument';
-import { useSolving } from '../solver/use-solving';
 import { JobInHand, problemText, type Change, type Snapshot } from './job-in-hand';
 import { jobKeys } from './jobs';
 import { signed } from './log-line';
+import { useOnScreen } from './on-screen';
 import type { JobState } from './outbox';
 import { useOutbox } from './outbox-provider';
 import { RoofContext, type OpenRoof } from './roof';
@@ -75,13 +75,7 @@ export const OpenJobProvider = ({
         void client.invalidateQueries({ queryKey: jobKeys.history(id) });
       }),
   );
-  // Kept as state: what is read from an external store is never rendered in slices.
-  const [snapshot, setSnapshot] = useState(inHand.read);
-  useEffect(() => {
-    const follow = (): void => setSnapshot(inHand.read());
-    follow();
-    return inHand.subscribe(follow);
-  }, [inHand]);
+  const { snapshot, solved, ask, stop, again } = useOnScreen(inHand);
   useEffect(() => () => inHand.dispose(), [inHand]);
 
   const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());
@@ -115,9 +109,7 @@ export const OpenJobProvider = ({
     [outbox, id],
   );
 
-  const { job, inHand: field } = snapshot;
-  const checked = useMemo(() => readJob(job), [job]);
-  const solved = useSolving(checked.ok ? checked.value : null);
+  const { job, checked, inHand: field } = snapshot;
   const problems = checked.ok ? solved.problems : checked.problems;
   const value = useMemo<OpenJob>(
     () => ({
@@ -158,7 +150,7 @@ export const OpenJobProvider = ({
       setFault,
     ],
   );
-  const { roof, solving, ask, stop, again } = solved;
+  const { roof, solving } = solved;
   const stale =
     roof !== null &&
     (problems.length > 0 || faults.size > 0 || field?.problem != null || solving !== 'current');

@@ -11,7 +11,6 @@ const STEPS = [
   () => require('react-native-web/dist/exports/createElement'),
   () => require('react-native-web/dist/exports/View'),
   () => require('react-native-web/dist/exports/Text'),
-  () => require('./stand-ins/styled-components'),
   // The router compares names; the first time, the browser makes itself ready for every language.
   () => 'job>index'.localeCompare('job'),
   () => require('expo-router/entry'),

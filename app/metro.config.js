@@ -53,7 +53,7 @@ const STAND_INS = [
   ['native-stack.js', /\/native-stack\/createNativeStackNavigator$/, 'expo-router'],
   ['zod.js', /^zod$/, 'app'],
   ['screens.js', /^react-native-screens$/, 'expo-router'],
-  ['styled-components.js', /^\.\/components$/, 'react-native-css-interop'],
+  ['class-names.js', /^\.\/wrap-jsx$/, 'react-native-css-interop'],
 ];
 
 /** The package a module belongs to: its name, or `app`. */

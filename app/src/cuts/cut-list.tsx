@@ -4,7 +4,17 @@ import type { Job } from '@ogee/core/src/job';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { angleSummary, boardNeeded } from '@ogee/core/src/wording';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState, type Ref } from 'react';
+import {
+  createContext,
+  memo,
+  useContext,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type Ref,
+} from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { asWritten, writeStock } from '../ui/length-entry';
 import { wasBefore } from './change-told';
@@ -52,11 +62,15 @@ interface Standing {
   readonly of?: number | undefined;
 }
 
-interface RowProps extends RowText, Standing {
+interface RowProps extends Standing {
+  readonly mark: string;
   readonly display: Display;
   readonly chosen: boolean;
   readonly onOpen: (mark: string) => void;
 }
+
+/** What the list holds, by mark: a row asks for its own words, so that nothing around them is drawn anew. */
+const Entries = createContext<ReadonlyMap<string, CutListEntry>>(new Map());
 
 /** What a mark's piece was, where it is cut otherwise since the list was read. */
 const Was = ({ mark, display }: { readonly mark: string; readonly display: Display }) => {
@@ -64,38 +78,47 @@ const Was = ({ mark, display }: { readonly mark: string; readonly display: Displ
   return was === null ? null : <Small className="text-chalk">{was}</Small>;
 };
 
-const Row = memo((row: RowProps) => {
-  const { mark, count, hands, longPoint, board, heights, angles } = row;
-  const { display, chosen, onOpen } = row;
+const Words = memo((row: RowText & { readonly display: Display }) => {
+  const { mark, count, hands, longPoint, board, heights, angles, display } = row;
   return (
-    <View role="listitem" aria-posinset={row.at} aria-setsize={row.of}>
-      <Pressable
-        role="link"
-        onPress={() => onOpen(mark)}
-        aria-current={chosen ? 'true' : undefined}
-        testID={`piece-${mark}`}
-        className={`min-h-[64px] flex-row items-center gap-3 border-t border-grain px-3 py-1 active:bg-wash ${chosen ? 'bg-wash' : ''}`}
-      >
-        <Figure className="w-14 text-2xl text-chalk">{mark}</Figure>
-        <View className="flex-1">
-          <View className="flex-row flex-wrap items-center justify-between gap-x-2">
-            <View className="flex-row items-center gap-2">
-              <Figure className="text-xl">{count} off</Figure>
-              {hands !== '' && <Small>{hands}</Small>}
-            </View>
-            <Length mm={longPoint} display={display} />
-          </View>
-          <View className="flex-row flex-wrap justify-between gap-x-2">
-            <Small>{board}</Small>
-            {heights !== '' && <Small>{heights}</Small>}
-            <Was mark={mark} display={display} />
-            <Small>{angles}</Small>
-          </View>
+    <View className="flex-1">
+      <View className="flex-row flex-wrap items-center justify-between gap-x-2">
+        <View className="flex-row items-center gap-2">
+          <Figure className="text-xl">{count} off</Figure>
+          {hands !== '' && <Small>{hands}</Small>}
         </View>
-      </Pressable>
+        <Length mm={longPoint} display={display} />
+      </View>
+      <View className="flex-row flex-wrap justify-between gap-x-2">
+        <Small>{board}</Small>
+        {heights !== '' && <Small>{heights}</Small>}
+        <Was mark={mark} display={display} />
+        <Small>{angles}</Small>
+      </View>
     </View>
   );
 });
+Words.displayName = 'Words';
+
+const WordsOf = ({ mark, display }: { readonly mark: string; readonly display: Display }) => {
+  const entry = useContext(Entries).get(mark);
+  return entry === undefined ? null : <Words {...rowText(entry, display)} display={display} />;
+};
+
+const Row = memo(({ mark, display, chosen, onOpen, at, of }: RowProps) => (
+  <View role="listitem" aria-posinset={at} aria-setsize={of}>
+    <Pressable
+      role="link"
+      onPress={() => onOpen(mark)}
+      aria-current={chosen ? 'true' : undefined}
+      testID={`piece-${mark}`}
+      className={`min-h-[64px] flex-row items-center gap-3 border-t border-grain px-3 py-1 active:bg-wash ${chosen ? 'bg-wash' : ''}`}
+    >
+      <Figure className="w-14 text-2xl text-chalk">{mark}</Figure>
+      <WordsOf mark={mark} display={display} />
+    </Pressable>
+  </View>
+));
 Row.displayName = 'Row';
 
 interface HeadProps extends Standing {
@@ -119,22 +142,21 @@ const KindHead = memo(({ kind, total, at, of }: HeadProps) => {
 });
 KindHead.displayName = 'KindHead';
 
-/** The list as it is read: each kind's heading, then its pieces. */
+/** The list as it is read: each kind's heading, then its pieces by mark. */
 type Item =
   | {
       readonly key: string;
       readonly kind: Kind;
       readonly total: number;
-      readonly entry?: undefined;
     }
-  | { readonly key: string; readonly entry: CutListEntry };
+  | { readonly key: string; readonly kind?: undefined };
 
 const itemsOf = (members: readonly CutListEntry[]): readonly Item[] =>
   KINDS_IN_ORDER.flatMap((kind): readonly Item[] => {
     const rows = members.filter((entry) => entry.kind === kind);
     if (rows.length === 0) return [];
     const total = rows.reduce((sum, entry) => sum + entry.count, 0);
-    return [{ key: kind, kind, total }, ...rows.map((entry) => ({ key: entry.mark, entry }))];
+    return [{ key: kind, kind, total }, ...rows.map(({ mark }) => ({ key: mark }))];
   });
 
 interface CutListProps {
@@ -164,17 +186,10 @@ interface LineProps extends Standing {
 
 /** One line of the list: a kind's heading, or a piece. */
 const Line = ({ item, display, chosen, onOpen, at, of }: LineProps) =>
-  item.entry === undefined ? (
+  item.kind !== undefined ? (
     <KindHead kind={item.kind} total={item.total} at={at} of={of} />
   ) : (
-    <Row
-      {...rowText(item.entry, display)}
-      display={display}
-      chosen={chosen}
-      onOpen={onOpen}
-      at={at}
-      of={of}
-    />
+    <Row mark={item.key} display={display} chosen={chosen} onOpen={onOpen} at={at} of={of} />
   );
 
 const LIST = { role: 'list', 'aria-label': 'Cut list', testID: 'cut-list' } as const;
@@ -213,7 +228,7 @@ const LongList = ({ items, display, chosen, onOpen }: LinesProps) => {
   const virtualizer = useVirtualizer({
     count: items.length,
     getScrollElement: scroller,
-    estimateSize: (at) => (items[at]?.entry === undefined ? HEAD_PX : ROW_PX),
+    estimateSize: (at) => (items[at]?.kind !== undefined ? HEAD_PX : ROW_PX),
     getItemKey: (at) => items[at]?.key ?? at,
     overscan: BEYOND,
     scrollMargin: above,
@@ -279,6 +294,11 @@ const LongList = ({ items, display, chosen, onOpen }: LinesProps) => {
 /** Every piece, by kind in the order it goes up, longest first. Lengths are to the long point. */
 export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) => {
   const items = useMemo(() => itemsOf(members), [members]);
+  const entries = useMemo(() => new Map(members.map((one) => [one.mark, one])), [members]);
   const Lines = items.length <= WHOLE ? WholeList : LongList;
-  return <Lines items={items} display={display} chosen={chosen} onOpen={onOpen} />;
+  return (
+    <Entries value={entries}>
+      <Lines items={items} display={display} chosen={chosen} onOpen={onOpen} />
+    </Entries>
+  );
 };

@@ -31,8 +31,7 @@ export const Halo = memo(({ at, turn, size, text, colour: own, dy }: HaloProps) 
       fontSize={size}
       fontFamily="BarlowCondensed_600SemiBold"
       textAnchor="middle"
-      rotation={turn}
-      origin={`${at[0]}, ${at[1]}`}
+      {...(turn === 0 ? {} : { transform: `rotate(${turn} ${at[0]} ${at[1]})` })}
       fill={own}
       stroke={colour('paper')}
       strokeWidth={4}

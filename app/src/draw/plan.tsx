@@ -65,13 +65,15 @@ const Dimension = memo(({ from, to, text }: { from: Vec2; to: Vec2; text: string
 }, alike);
 Dimension.displayName = 'Dimension';
 
-const stretch = ({ from, to }: PlanTimber): string => `M${from.join(' ')}L${to.join(' ')}`;
+const stretch = (from: Vec2, to: Vec2): string => `M${from.join(' ')}L${to.join(' ')}`;
 
 /** Timbers by kind: each kind is one path, in the order of kinds, the longest lines last. */
 const byKind = (timbers: readonly PlanTimber[]): readonly (readonly [Kind, string])[] =>
   KINDS_IN_ORDER.flatMap((kind) => {
     const own = timbers.filter((timber) => timber.kind === kind);
-    return own.length === 0 ? [] : [[kind, own.map(stretch).join('')] as const];
+    return own.length === 0
+      ? []
+      : [[kind, own.map(({ from, to }) => stretch(from, to)).join('')] as const];
   });
 
 /** A band of colour under timbers that are told apart from the rest. */
@@ -86,7 +88,7 @@ const Band = ({
 }) =>
   timbers.length === 0 ? null : (
     <Path
-      d={timbers.map(stretch).join('')}
+      d={timbers.map(({ from, to }) => stretch(from, to)).join('')}
       stroke={colour}
       strokeWidth={widthPx}
       strokeLinecap="round"
@@ -105,11 +107,11 @@ const nameOf = ({ id, from, to, kind, mark }: PlanTimber, size: number): Name =>
   return {
     id,
     text: mark,
+    // To a pixel and a degree: a wall half an inch longer moves its lines by less, and so no name.
     at: [
-      inTenths(from[0] + (to[0] - from[0]) * share),
-      inTenths(from[1] + (to[1] - from[1]) * share),
+      Math.round(from[0] + (to[0] - from[0]) * share),
+      Math.round(from[1] + (to[1] - from[1]) * share),
     ],
-    // To a degree: a name leans no more than its line.
     turn: Math.round(uprightTurn(from, to)),
     size: isMajor(kind) ? LABEL.most : size,
   };
@@ -177,20 +179,11 @@ export const Plan = (props: PlanProps) => {
             const fill = colour('wood', face.slope % 2 === 0 ? 0.55 : 0.3);
             return <Polygon key={i} points={points(face.points)} fill={fill} />;
           })}
-          {edges.map(([from, to], i) => {
-            const [a, b] = [fit.toPx(from), fit.toPx(to)];
-            return (
-              <Line
-                key={i}
-                x1={a[0]}
-                y1={a[1]}
-                x2={b[0]}
-                y2={b[1]}
-                stroke={colour('edge')}
-                strokeWidth={1}
-              />
-            );
-          })}
+          <Path
+            d={edges.map(([from, to]) => stretch(fit.toPx(from), fit.toPx(to))).join('')}
+            stroke={colour('edge')}
+            strokeWidth={1}
+          />
           {outlines.map((outline, i) => (
             <Polygon
               key={i}

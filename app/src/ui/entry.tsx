@@ -1,6 +1,6 @@
 import { memo, useEffect, useId, useRef, useState } from 'react';
 import Crosshair from 'lucide-react-native/icons/crosshair';
-import { TextInput, View } from 'react-native';
+import { TextInput, View, type TextInputKeyPressEvent } from 'react-native';
 import { useInstrumentFor } from '../instruments/connected';
 import { readingText, type Gives, type Taken } from '../instruments/instrument';
 import { Button } from './button';
@@ -235,7 +235,26 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
     if (focused) leave();
   });
   useEffect(() => leaving, [leaving]);
+  // The field itself is drawn anew for what stands in it, not for each value it would be left at.
+  const onType = useStable((next: string) => type(next));
+  const onEnter = useStable(enter);
+  const onLeave = useStable(leave);
+  const onPress = useStable(({ nativeEvent: { key } }: TextInputKeyPressEvent) => {
+    if (key === 'Escape') putBack();
+  });
   const onKey = useStable(put);
+  const onReading = useStable(async () => {
+    const stands = nearIn(written, read);
+    if (instrument === undefined || takes === undefined) return;
+    const one = await instrument.take(Number.isFinite(stands) ? stands : (props.near ?? null));
+    type(readingText(one, takes), one);
+  });
+  const understood =
+    draft === null || !reading.ok
+      ? (help ?? '')
+      : focused || draft === written
+        ? `understood as ${reading.echo}`
+        : 'typed before and not taken: touch it to go on, Escape puts it back';
 
   return (
     <View className="gap-1">
@@ -246,12 +265,10 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
         <TextInput
           ref={input}
           value={text}
-          onChangeText={type}
-          onFocus={enter}
-          onBlur={leave}
-          onKeyPress={({ nativeEvent }) => {
-            if (nativeEvent.key === 'Escape') putBack();
-          }}
+          onChangeText={onType}
+          onFocus={onEnter}
+          onBlur={onLeave}
+          onKeyPress={onPress}
           onSelectionChange={({ nativeEvent }) => {
             selection.current = nativeEvent.selection;
           }}
@@ -272,11 +289,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
                 <Button
                   label={instrument.name}
                   icon={Crosshair}
-                  onPress={() => {
-                    const stands = nearIn(written, read);
-                    const near = Number.isFinite(stands) ? stands : (props.near ?? null);
-                    void instrument.take(near).then((one) => type(readingText(one, takes), one));
-                  }}
+                  onPress={() => void onReading()}
                   testID="take-reading"
                 />
               </View>
@@ -286,13 +299,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
       </View>
       <View nativeID={`${id}-echo`} aria-live="polite">
         {fault === undefined ? (
-          <Small asked>
-            {draft !== null && reading.ok
-              ? focused || draft === written
-                ? `understood as ${reading.echo}`
-                : 'typed before and not taken: touch it to go on, Escape puts it back'
-              : (help ?? '')}
-          </Small>
+          <Small asked>{understood}</Small>
         ) : (
           <Small className="text-pencil" role="alert">
             {fault}

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useLayoutEffect, useRef } from 'react';
 
 /**
  * One and the same function for as long as a component stands, which does what the last one given does: what it is given
@@ -8,7 +8,8 @@ export const useStable = <Given extends readonly unknown[], Answer>(
   act: (...given: Given) => Answer,
 ): ((...given: Given) => Answer) => {
   const latest = useRef(act);
-  useEffect(() => {
+  // With the screen, not after it: what a person does next is done by what he sees.
+  useLayoutEffect(() => {
     latest.current = act;
   });
   return useCallback((...given: Given) => latest.current(...given), []);

@@ -22,6 +22,9 @@ const SPOT_PX = 12;
 /** Names of timbers: their largest size, the least that is read, and their share of the room between two lines. px */
 const LABEL = { most: 13, least: 8, share: 0.9 };
 
+/** How dense the wood of a slope is: one slope, then the next beside it. */
+const TONES = [0.55, 0.3] as const;
+
 const offset = (p: Vec2, way: Vec2, by: number): Vec2 => v2.add(p, v2.scale(way, by));
 
 interface PlanProps {
@@ -174,11 +177,17 @@ export const Plan = (props: PlanProps) => {
     <Pressable ref={surface} onPress={touch} tabIndex={-1} testID="plan">
       <View role="img" aria-label={`Roof plan to scale: ${words}. The cut list opens each piece.`}>
         <Svg width={widthPx} height={heightPx}>
-          {faces.map((face, i) => {
-            // Pieces of one slope share a tone; its own line covers the seams between them.
-            const fill = colour('wood', face.slope % 2 === 0 ? 0.55 : 0.3);
-            return <Polygon key={i} points={points(face.points)} fill={fill} />;
-          })}
+          {/* Pieces of one slope share a tone; its own line covers the seams between them. */}
+          {TONES.map((tone, turn) => (
+            <Path
+              key={tone}
+              d={faces
+                .filter(({ slope }) => slope % TONES.length === turn)
+                .map((face) => `M${points(face.points)}Z`)
+                .join('')}
+              fill={colour('wood', tone)}
+            />
+          ))}
           <Path
             d={edges.map(([from, to]) => stretch(fit.toPx(from), fit.toPx(to))).join('')}
             stroke={colour('edge')}

@@ -1,52 +1,11 @@
 import 'fake-indexeddb/auto';
-import { newJob, type Job } from '@ogee/core/src/job';
-import type { StoredJob } from '@ogee/core/src/wire';
-import { api, Refused } from '../api';
+import type { Job } from '@ogee/core/src/job';
 import { openDevice, type Device } from '../device';
 import { takeOverDrafts } from '../former-drafts';
 import { JobInHand } from '../job-in-hand';
 import { Outbox } from '../outbox';
 import { takeOverTexts, TypedTexts } from '../typed-texts';
-
-const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;
-const job = (name: string): Job => newJob(name, DISPLAY, 9000, 6000, '35°');
-const stored = (revision: number, of: Job): StoredJob => ({
-  id: 'j',
-  name: of.name,
-  revision,
-  sample: false,
-  updatedAt: '2026-01-01T00:00:00Z',
-  deletedAt: null,
-  job: of,
-});
-const named = (name: string) => (before: Job) => ({ ...before, name });
-
-/** A server in the test's hands: it keeps revisions, knows entries again, and can be away or slow. */
-const server = () => {
-  let current = stored(1, job('first'));
-  const entries = new Map<string, StoredJob>();
-  const state = { away: false, lost: 0, saves: 0 };
-  jest.spyOn(api, 'save').mockImplementation((_id, over, body, { entry }) => {
-    state.saves += 1;
-    if (state.away) return Promise.reject(new TypeError('no answer'));
-    const made = entries.get(entry);
-    if (made !== undefined) return Promise.resolve(made);
-    if (over !== current.revision)
-      return Promise.reject(new Refused(409, [{ path: 'revision', text: 'elsewhere' }], current));
-    current = stored(over + 1, body);
-    entries.set(entry, current);
-    if (state.lost > 0) {
-      state.lost -= 1;
-      return Promise.reject(new TypeError('the answer was lost'));
-    }
-    return Promise.resolve(current);
-  });
-  return {
-    state,
-    current: () => current,
-    saveElsewhere: (of: Job) => (current = stored(current.revision + 1, of)),
-  };
-};
+import { job, named, server, stored, until } from './server-in-hand';
 
 /** What localStorage does, in memory. */
 const storage = (texts: Record<string, string> = {}): Storage => {
@@ -76,11 +35,6 @@ beforeEach(async () => {
 afterEach(() => outbox.dispose());
 
 const open = async (): Promise<JobInHand> => new JobInHand('j', outbox, await outbox.state('j'));
-const until = async (holds: () => boolean): Promise<void> => {
-  const end = Date.now() + 4000;
-  while (!holds() && Date.now() < end) await new Promise((resolve) => setTimeout(resolve, 5));
-  expect(holds()).toBe(true);
-};
 
 describe('an entry on its way', () => {
   it('is on the device before it is sent, and saved once', async () => {
@@ -294,87 +248,5 @@ describe('what stands typed in a field', () => {
     await gone;
     expect(await kept()).toBeUndefined();
     behind.dispose();
-  });
-});
-
-describe('a field in hand', () => {
-  const wall = (mm: number) => (before: Job) => ({
-    ...before,
-    blocks: before.blocks.map((block) => ({
-      ...block,
-      outline: [
-        [0, 0],
-        [mm, 0],
-        [mm, 6000],
-        [0, 6000],
-      ] as [number, number][],
-    })),
-  });
-
-  it('previews every key from the job as it was, and is one entry when it is left', async () => {
-    const there = server();
-    const hand = await open();
-    for (const mm of [2, 27, 270, 2700, 27000]) hand.whileTyping('wall', () => hand.edit(wall(mm)));
-    expect(hand.read()).toMatchObject({ state: 'entering' });
-    expect(hand.read().job.blocks[0]!.outline[1]).toEqual([27000, 0]);
-    expect(there.state.saves).toBe(0);
-    hand.leave('wall', 'Wall 1: 9000 mm → 27000 mm');
-    await until(() => hand.read().state === 'saved');
-    expect([hand.read().revision, there.state.saves]).toEqual([2, 1]);
-    expect(hand.read().undo).toBe('Wall 1: 9000 mm → 27000 mm');
-    hand.dispose();
-  });
-
-  it('shows nothing of what is refused, keeps it from counting, and is put back whole', async () => {
-    server();
-    const hand = await open();
-    hand.whileTyping('wall', () => hand.edit(wall(2700)));
-    hand.whileTyping('wall', () => hand.edit(wall(0)));
-    expect(hand.read().job.blocks[0]!.outline[1]).toEqual([9000, 0]);
-    expect(hand.read().inHand!.problem!.path).toMatch(/^blocks\.0\.outline/);
-    expect(hand.leave('wall', 'x')).toBe(false);
-    hand.putBack('wall');
-    expect(hand.read()).toMatchObject({ state: 'saved', inHand: null, undo: null });
-    hand.dispose();
-  });
-
-  it('taken up before another was left, counts with what it said', async () => {
-    const there = server();
-    const hand = await open();
-    hand.whileTyping('corners', () => hand.edit(wall(9500)), 'Corners: 4 → 5');
-    hand.takeUp('elsewhere');
-    await until(() => hand.read().state === 'saved');
-    expect([there.state.saves, hand.read().undo]).toEqual([1, 'Corners: 4 → 5']);
-    hand.dispose();
-  });
-
-  it('is undone by one step and done again by one, in whatever units', async () => {
-    const there = server();
-    const hand = await open();
-    hand.edit(wall(12000), 'Wall 1');
-    hand.edit((now) => ({ ...now, display: { ...now.display, units: 'imperial' } }), 'units');
-    hand.undo();
-    expect(hand.read().job).toMatchObject({ display: { units: 'imperial' } });
-    expect(hand.read().job.blocks[0]!.outline[1]).toEqual([9000, 0]);
-    hand.redo();
-    expect(hand.read().job.blocks[0]!.outline[1]).toEqual([12000, 0]);
-    await until(() => hand.read().state === 'saved');
-    expect(there.current().job.display.units).toBe('imperial');
-    hand.dispose();
-  });
-
-  it('a change that the checks refuse outright is not taken, and said', async () => {
-    server();
-    const hand = await open();
-    const noEaves = (before: Job): Job => ({
-      ...before,
-      blocks: before.blocks.map((block) => ({
-        ...block,
-        sides: block.sides.map(() => ({ roof: 'gable' as const, overhang: 0 })),
-      })),
-    });
-    expect(hand.edit(noEaves, 'x')).toBe(false);
-    expect(hand.read()).toMatchObject({ state: 'saved', notTaken: { path: 'blocks.0.sides' } });
-    hand.dispose();
   });
 });

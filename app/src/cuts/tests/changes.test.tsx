@@ -1,6 +1,11 @@
 import { newJob, type Job } from '@ogee/core/src/job';
 import { act, fireEvent, render, screen, within } from '@testing-library/react-native';
-import { openInMemory, useOpenJob, useRoof } from '../../data/tests/open-job-in-memory';
+import {
+  handInMemory,
+  openInMemory,
+  useOpenJob,
+  useRoof,
+} from '../../data/tests/open-job-in-memory';
 import { ChangesBar, ChangesProvider } from '../changes';
 import { CutListView } from '../cut-list';
 
@@ -16,11 +21,9 @@ const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' }
 const WALL = 'blocks.0.outline.1';
 const house = (across: number): Job => newJob('t', DISPLAY, 9000, across, '35°');
 
-let hand: ReturnType<typeof useOpenJob>['hand'];
 const Page = () => {
-  const { job, hand: own } = useOpenJob();
+  const { job } = useOpenJob();
   const { roof } = useRoof();
-  hand = own;
   return (
     <ChangesProvider>
       <ChangesBar />
@@ -34,9 +37,9 @@ const Page = () => {
   );
 };
 
-const type = (across: number) =>
-  act(() => hand.whileTyping(WALL, () => hand.edit(() => house(across))));
-const leave = () => act(() => hand.leave(WALL, 'Wall 2'));
+const type = (across: number): void =>
+  act(() => handInMemory().whileTyping(WALL, () => handInMemory().edit(() => house(across))));
+const leave = (): void => act(() => void handInMemory().leave(WALL, 'Wall 2'));
 const isTold = () => screen.queryByTestId('changes') !== null;
 const long = (mark: string): string =>
   screen
@@ -73,7 +76,7 @@ describe('what has changed in the list', () => {
     type(6000);
     expect(isTold()).toBe(true);
     expect(screen.getAllByText(/^was /)).toHaveLength(said);
-    act(() => hand.putBack(WALL));
+    act(() => handInMemory().putBack(WALL));
     fireEvent.press(screen.getByTestId('changes-read'));
     expect(isTold()).toBe(false);
     expect(screen.queryByText(/^was /)).toBeNull();

@@ -48,6 +48,7 @@ export const openInMemory = (job: Job): void => {
     unkept: 0,
   });
 };
+export const handInMemory = (): JobInHand => current();
 export const jobInMemory = (): Job => current().read().job;
 
 /** Each job is solved once, however many components ask. */

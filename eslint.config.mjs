@@ -54,6 +54,12 @@ export default tseslint.config(
     },
   },
   {
+    files: ['app/stand-ins/tests/*.js'],
+    languageOptions: {
+      globals: { describe: 'readonly', expect: 'readonly', it: 'readonly', jest: 'readonly' },
+    },
+  },
+  {
     // The elements of the 3D scene are not of the DOM.
     files: ['app/src/draw/frame/frame-3d.tsx'],
     rules: { 'react/no-unknown-property': 'off' },

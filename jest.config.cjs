@@ -29,7 +29,7 @@ module.exports = {
       displayName: 'app',
       rootDir: path.join(__dirname, 'app'),
       preset: 'jest-expo/ios',
-      testMatch: ['**/tests/*.test.{ts,tsx}'],
+      testMatch: ['**/tests/*.test.{ts,tsx,js}'],
       // The icons by path are ES modules, which this preset does not transform; the package has both.
       moduleNameMapper: {
         '^lucide-react-native/icons/(.*)$': path.join(

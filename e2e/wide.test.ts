@@ -1,5 +1,5 @@
 import type { Browser } from 'puppeteer-core';
-import { jobNamed, startApp, type AppServer } from './support/app-server';
+import { jobNamed, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
   launch,
@@ -55,6 +55,45 @@ describe('at a wide screen', () => {
     await page.waitForSelector('[role=dialog]', { hidden: true });
     await page.keyboard.press('3');
     await page.waitForFunction(() => location.pathname.endsWith('/timber'));
+  });
+
+  it('follows each key in list and plan, and tells of changes when the field is left', async () => {
+    const page = await openPage(browser, WIDE);
+    await openSample(page, server.base, 'Heron Slip');
+    await tap(page, 'place-site');
+    const field = 'field-blocks.0.outline.1';
+    await page.waitForSelector(byId(field));
+    await page.waitForSelector(byId('plan'));
+    const shown = () => Promise.all(['cut-list', 'plan'].map((id) => textOf(page, id)));
+    const [list, plan] = await shown();
+    await typeInto(page, field, `22' 0 1/2`);
+    await page.waitForFunction(
+      (id, before) => document.querySelector<HTMLElement>(id)?.innerText !== before,
+      {},
+      byId('cut-list'),
+      list,
+    );
+    expect((await shown())[1]).not.toBe(plan);
+    expect(await page.$(byId('changes'))).toBeNull();
+    await leaveField(page);
+    await waitForText(page, 'changes', 'changed');
+  });
+
+  it('takes each of many quick steps', async () => {
+    const page = await openPage(browser, WIDE);
+    await openSample(page, server.base, 'Quince Yard');
+    await tap(page, 'place-site');
+    await press(page, 'Another number of corners');
+    await page.waitForSelector('[aria-label="more: Corners"]');
+    const before = (await storedJob(page)).job.blocks[0]!.outline.length;
+    await page.evaluate(() => {
+      const step = (): void =>
+        document.querySelector<HTMLElement>('[aria-label="more: Corners"]')?.click();
+      for (const ms of [0, 10, 20]) setTimeout(step, ms);
+    });
+    await waitForText(page, 'save-state', 'Not taken yet');
+    await settled(page);
+    expect((await storedJob(page)).job.blocks[0]!.outline).toHaveLength(before + 3);
   });
 
   it('reaches every control by Tab, each with a name', async () => {

@@ -32,7 +32,12 @@ export interface Snapshot {
   /** Why the last change was not taken; null once another is. */
   readonly notTaken: Problem | null;
   /** The field in hand, and what is wrong with what stands in it. */
-  readonly inHand: { readonly path: string; readonly problem: Problem | null } | null;
+  readonly inHand: {
+    readonly path: string;
+    readonly problem: Problem | null;
+    /** It shows itself what is typed in it, before the job does. */
+    readonly showsItself: boolean;
+  } | null;
   /** What undo and redo would do; null where there is nothing. */
   readonly undo: string | null;
   readonly redo: string | null;
@@ -68,6 +73,7 @@ export class JobInHand {
   private known: JobState;
   private hand: {
     readonly path: string;
+    readonly showsItself: boolean;
     change: Change | null;
     shown: Job | null;
     problem: Problem | null;
@@ -126,10 +132,10 @@ export class JobInHand {
   };
 
   /** A field is taken up. One that was in hand before is left first. */
-  readonly takeUp = (path: string): void => {
+  readonly takeUp = (path: string, showsItself = false): void => {
     if (this.hand?.path === path) return;
     if (this.hand !== null) this.leave(this.hand.path, this.hand.said);
-    this.hand = { path, change: null, shown: null, problem: null, said: 'Changed' };
+    this.hand = { path, showsItself, change: null, shown: null, problem: null, said: 'Changed' };
     this.publish();
   };
 
@@ -159,7 +165,7 @@ export class JobInHand {
   readonly withdraw = (path: string): void => {
     this.takeUp(path);
     if (this.hand !== null)
-      this.hand = { path, change: null, shown: null, problem: null, said: 'Changed' };
+      this.hand = { ...this.hand, change: null, shown: null, problem: null, said: 'Changed' };
     this.publish();
   };
 
@@ -297,6 +303,12 @@ export class JobInHand {
     return this.outbox.away ? 'away' : 'sending';
   }
 
+  private fieldInHand(): Snapshot['inHand'] {
+    if (this.hand === null) return null;
+    const { path, problem, showsItself } = this.hand;
+    return { path, problem, showsItself };
+  }
+
   private take(before?: Snapshot): Snapshot {
     const undo = this.done.at(-1);
     const redo = this.undone.at(-1);
@@ -313,7 +325,7 @@ export class JobInHand {
       state: this.stateNow(),
       stop: this.known.stop,
       notTaken: this.notTaken,
-      inHand: this.hand === null ? null : { path: this.hand.path, problem: this.hand.problem },
+      inHand: this.fieldInHand(),
       undo:
         undo !== undefined && same(shownAs(undo.after, this.latest), this.latest)
           ? undo.said

@@ -17,7 +17,7 @@ const WAITED_MS = 100;
 /** Whether this news is of what is being typed, which its own field shows already, and nothing else. */
 const isTyped = (now: Snapshot, before: Snapshot): boolean =>
   now.state === 'entering' &&
-  now.inHand !== null &&
+  now.inHand?.showsItself === true &&
   now.inHand.problem === null &&
   before.inHand?.path === now.inHand.path &&
   before.inHand.problem === null &&

@@ -35,7 +35,7 @@ const useHand = (
 ): Hand & { readonly typing: (act: () => void, said?: string) => void } => {
   const { hand, typedBefore, keepTyped, keepReading } = useOpenJob();
   return {
-    takeUp: () => hand.takeUp(path),
+    takeUp: () => hand.takeUp(path, true),
     withdraw: () => hand.withdraw(path),
     leave: (said, taken) => {
       const took = hand.leave(path, said);

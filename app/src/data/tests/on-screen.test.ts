@@ -60,7 +60,7 @@ const followed = async (together = true) => {
 describe('what is typed', () => {
   it('is told in one go with its roof, which is asked for at once', async () => {
     const { hand, solver, told, type, walls } = await followed();
-    hand.takeUp(WALL);
+    hand.takeUp(WALL, true);
     expect(told).toEqual(['at once']);
     type(9500);
     expect(wallLengths(solver.asked.at(-1)!.of.blocks[0]!)[0]).toBe(9500);
@@ -74,7 +74,7 @@ describe('what is typed', () => {
 
   it('does not wait long: then the job stands alone, and its roof follows', async () => {
     const { hand, solver, told, type, walls } = await followed();
-    hand.takeUp(WALL);
+    hand.takeUp(WALL, true);
     type(9500);
     await later(60);
     // The next key does not put it off.
@@ -93,10 +93,18 @@ describe('what is typed', () => {
 
   it('is told at once where no roof stands beside it', async () => {
     const { hand, told, type, walls } = await followed(false);
-    hand.takeUp(WALL);
+    hand.takeUp(WALL, true);
     type(9500);
     expect(told).toEqual(['at once', 'at once']);
     expect(walls()).toEqual([9500, 9000]);
+  });
+
+  it('is told at once where the field does not show it itself: a step is taken from what the step before came to', async () => {
+    const { hand, told, type, walls } = await followed();
+    hand.takeUp(WALL);
+    type(9500);
+    type(10000);
+    expect([told.length, walls()[0]]).toEqual([3, 10000]);
   });
 
   it('is told at once when it is left, put back or refused, and once', async () => {
@@ -106,7 +114,7 @@ describe('what is typed', () => {
       ['refuse', 9000, 'entering'],
     ] as const) {
       const { hand, told, type, walls, state: stands } = await followed();
-      hand.takeUp(WALL);
+      hand.takeUp(WALL, true);
       type(9500);
       if (ends === 'leave') hand.leave(WALL, 'Wall 1: 9000 mm → 9500 mm');
       else if (ends === 'putBack') hand.putBack(WALL);

@@ -11,7 +11,7 @@ let hand: JobInHand | null = null;
 const typed = new Map<string, string>();
 const eavesBefore = new Map<string, Side>();
 
-const current = (): JobInHand => {
+export const handInMemory = (): JobInHand => {
   if (hand === null) throw new Error('open a job first');
   return hand;
 };
@@ -48,8 +48,7 @@ export const openInMemory = (job: Job): void => {
     unkept: 0,
   });
 };
-export const handInMemory = (): JobInHand => current();
-export const jobInMemory = (): Job => current().read().job;
+export const jobInMemory = (): Job => handInMemory().read().job;
 
 /** Each job is solved once, however many components ask. */
 const solutions = new WeakMap<Job, Solution | null>();
@@ -64,7 +63,7 @@ const solutionOf = (of: Job): Solution | null => {
 };
 
 export const useOpenJob = () => {
-  const own = current();
+  const own = handInMemory();
   const snapshot = useSyncExternalStore(own.subscribe, own.read);
   const { job, inHand } = snapshot;
   const checked = readJob(job);
@@ -95,14 +94,14 @@ export const useFault = () => () => undefined;
 
 /** The roof of the job in hand, at once. */
 const roofInMemory = (): ShownRoof | null => {
-  const { job } = current().read();
+  const { job } = handInMemory().read();
   const solution = solutionOf(job);
   return solution === null ? null : { job, serial: 1, ...roofAnswer(solution) };
 };
 
 /** Stands in for the open roof: worked out here, without a thread. */
 export const useRoof = () => {
-  const own = current();
+  const own = handInMemory();
   useSyncExternalStore(own.subscribe, own.read);
   return { roof: roofInMemory(), stale: false };
 };

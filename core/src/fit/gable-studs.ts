@@ -1,15 +1,6 @@
 import type { Stock } from '../job';
 import { isPost, isRafter, isTie } from '../kinds';
-import {
-  ALONGSIDE_SINE,
-  FIT_GAP_MM,
-  SAME_WAY_SINE,
-  TOUCHING_MM2,
-  v2,
-  v3,
-  type Vec2,
-  type Vec3,
-} from '../geom';
+import { ALONGSIDE_SINE, FIT_GAP_MM, TOUCHING_MM2, v2, v3, type Vec2, type Vec3 } from '../geom';
 import { heightAt, onSide, overWall, type SideLine } from '../roof';
 import { inMm, say } from '../sentence';
 import { otherOf, type Touching } from './contacts';
@@ -113,6 +104,9 @@ const isWanted = (
   return heights.every(Number.isFinite) && middle - side.plateMm > least + SLACK_MM;
 };
 
+/** A face this near to looking in from a gable's wall looks along its rafter, square to the wall or not, as a cosine. */
+const ALONG_WALL = 0.98;
+
 /**
  * A stud on edge that comes up under the gable's rafter also runs up beside it, flat against its inner face, and bears
  * under it, unless another rafter stands there.
@@ -125,7 +119,7 @@ const besideRafter = (stud: Placed, { side }: Gable, touching: Touching): boolea
       : [];
   });
   const inward: Vec3 = [side.inward[0], side.inward[1], 0];
-  const beside = found.some(({ normal }) => Math.abs(v3.dot(normal, inward)) > 1 - SAME_WAY_SINE);
+  const beside = found.some(({ normal }) => Math.abs(v3.dot(normal, inward)) > ALONG_WALL);
   const over = found.filter(({ normal }) => Math.abs(normal[2]) > LOOKS_DOWN);
   const rafters = new Set(over.map(({ other }) => other)).size;
   return beside ? rafters > 0 : rafters !== 1;

@@ -1,4 +1,5 @@
 import { SAME_HEIGHT_MM } from '../geom';
+import { offSquareGables } from '../frame';
 import { clearanceOf } from '../job';
 import { inMm, say } from '../sentence';
 import type { Roof, SideLine } from '../roof';
@@ -59,6 +60,15 @@ export const aboutEaves = ({ job, roof, framing }: Subject): Remark[] => {
         say`the gable overhang wants ‹barges› and ‹lookouts›; give them under Roof, or frame it another way`,
       ),
     );
+  if (job.timber.barge !== undefined)
+    for (const { block, side } of offSquareGables(roof))
+      if (side.overhangMm > 0)
+        remarks.push(
+          caution(
+            'gable-off-square',
+            say`${block}, wall ${side.index + 1}: the ‹gable› is not square to the slopes beside it, so its ‹barges› and ‹lookouts› are not worked out and not in the list. Set them to a line along the edge of the roof on site`,
+          ),
+        );
   const widest = Math.max(0, ...hanging.map(({ overhangMm }) => overhangMm));
   const laidIn = job.framing.lookouts === 'laid-in';
   if (job.timber.barge !== undefined && !laidIn && widest > USUAL_LADDER_MM)

@@ -1,7 +1,21 @@
 import { CUT_ALIKE_MM } from '../geom';
 import type { CutListEntry } from '../cuts';
+import { offSquareGables } from '../frame';
 import { inMm, say } from '../sentence';
-import { note, type Remark, type Subject } from './remark';
+import { caution, note, type Remark, type Subject } from './remark';
+
+/** Gables whose rafter, square to its plate, leaves the wall so far toward the peak that studs do not come under it. */
+export const aboutGablesOffSquare = ({ job, roof }: Subject): Remark[] => {
+  const { common, gableStud } = job.timber;
+  if (gableStud === undefined) return [];
+  const half = Math.min(common.thickness, gableStud.thickness) / 2;
+  return offSquareGables(roof, half).map(({ block, side }) =>
+    caution(
+      'studs-off-square',
+      say`${block}, wall ${side.index + 1}: the ‹gable› is not square to the slopes beside it, and their rafters leave its wall towards the peak. ‹Gable studs› that would not come half under one are not in the list: fit them on site`,
+    ),
+  );
+};
 
 /** The common difference of gable studs: each is longer than the one before by spacing × rise ÷ run of its slope. */
 export const aboutGableStuds = (

@@ -4,7 +4,7 @@ import { aboutBevels } from './bevels';
 import { aboutDormers } from './dormers';
 import { aboutEaves, aboutOpenEnds } from './eaves';
 import { aboutHangers } from './hangers';
-import { aboutGableStuds } from './gable-studs';
+import { aboutGablesOffSquare, aboutGableStuds } from './gable-studs';
 import { aboutJoists } from './joists';
 import { aboutLaidOn } from './laid-on';
 import { aboutLeftOut } from './left-out';
@@ -50,6 +50,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutBevels(subject),
   ...aboutEaves(subject),
   ...aboutGableStuds(subject, lines),
+  ...aboutGablesOffSquare(subject),
   ...aboutOpenEnds(subject),
   ...aboutLeftOut(subject),
   ...pastLongest(subject, lines),

@@ -50,6 +50,8 @@ export type RemarkCode =
   | 'not-cleared'
   | 'studs-differ'
   | 'gable-overhang'
+  | 'gable-off-square'
+  | 'studs-off-square'
   | 'wide-ladder'
   | 'short-lookout'
   | 'wants-ledger'

@@ -120,10 +120,27 @@ const standing = (
   };
 };
 
+/** How much of a stud's width, or of a narrower timber's over it, must lie over the other: else neither holds the other. */
+const LEAST_UNDER = 1 / 2;
+
+/** Whether enough of a stud stands under one of these: a rafter out of line with the wall leaves it towards the peak. */
+const isUnder = ({ frame, stock }: Member, over: readonly Member[]): boolean =>
+  over.some((one) => {
+    const { origin, s } = one.frame;
+    const half =
+      (Math.abs(v3.dot(frame.e, s)) * stock.depth +
+        Math.abs(v3.dot(frame.s, s)) * stock.thickness) /
+      2;
+    const own = one.stock.thickness / 2;
+    const middle = v3.dot(v3.sub(frame.origin, origin), s);
+    const shared = Math.min(middle + half, own) - Math.max(middle - half, -own);
+    return shared >= LEAST_UNDER * 2 * Math.min(half, own);
+  });
+
 /** Under what stands over it, cut to its undersides; null where that leaves none, or no timber stands over it. */
 export const underAll = (stud: Member, before: readonly Member[]): Member | null => {
   const over = clashing(stud, before);
-  const cut = over.length === 0 ? null : clearInSpace(stud, over, stud.frame.origin);
+  const cut = isUnder(stud, over) ? clearInSpace(stud, over, stud.frame.origin) : null;
   const heads = cut?.ends.filter(({ at }) => at === 'top') ?? [];
   // A corner that still reaches the roof has no timber over it.
   if (cut === null || heads.length === 0 || heads.some(({ meets }) => meets === null)) return null;
@@ -137,17 +154,16 @@ export const underAll = (stud: Member, before: readonly Member[]): Member | null
   return head < stud.stock.depth ? null : { ...cut, axis: axisOf(0, head), ends };
 };
 
-/** The rafter in a gable's wall over a stud on edge: flush with its face, and thinner than the stud is deep. */
-const rafterOver = (stud: Member, over: readonly Member[]): Member | undefined =>
-  over.find(
-    ({ kind, frame, stock }) =>
-      isRafter({ kind }) &&
-      Math.abs(v3.dot(frame.s, stud.frame.e)) > 1 - SAME_WAY_SINE &&
-      Math.abs(
-        v3.dot(v3.sub(frame.origin, stud.frame.origin), stud.frame.e) -
-          (stud.stock.depth - stock.thickness) / 2,
-      ) < SAME_POINT_MM,
-  );
+/** A rafter that runs along a gable's wall, or off it by no more than an eave out of square, as a cosine. */
+const ALONG_WALL = 0.98;
+
+/** The rafter in a gable's wall over a stud on edge: half of it at least where it would be flush with the wall's face. */
+const rafterOver = (stud: Member, along: readonly Member[]): Member | undefined =>
+  along.find(({ frame, stock }) => {
+    const { origin, e } = stud.frame;
+    const face = v3.add(origin, v3.scale(e, (stud.stock.depth - stock.thickness) / 2));
+    return Math.abs(v3.dot(v3.sub(face, frame.origin), frame.s)) < stock.thickness / 2;
+  });
 
 /**
  * On edge beside the gable's rafter up to the roof, notched round it:
@@ -157,12 +173,16 @@ const rafterOver = (stud: Member, over: readonly Member[]): Member | undefined =
  *           └─┘   │   under it the whole stud
  */
 const round = (stud: Member, before: readonly Member[]): Member | null => {
-  const over = clashing(stud, before);
-  const rafter = rafterOver(stud, over);
-  if (rafter === undefined) return underAll(stud, before);
   const { origin, e } = stud.frame;
+  const along = clashing(stud, before).filter(
+    (one) => isRafter(one) && Math.abs(v3.dot(one.frame.s, e)) > ALONG_WALL,
+  );
+  const rafter = rafterOver(stud, along);
+  if (rafter === undefined) return along.length === 0 ? underAll(stud, before) : null;
   const belly = bellyOf(rafter);
-  const face = v3.add(origin, v3.scale(e, stud.stock.depth / 2 - rafter.stock.thickness));
+  // Its inner face, square to the stud or not.
+  const outward = v3.dot(rafter.frame.s, e) > 0 ? rafter.frame.s : v3.scale(rafter.frame.s, -1);
+  const face = v3.add(rafter.frame.origin, v3.scale(outward, -rafter.stock.thickness / 2));
   const cut = (at: 'seat' | 'heel', name: string, keep: Notch['seat']['keep']): EndCut => ({
     at,
     name,
@@ -175,7 +195,7 @@ const round = (stud: Member, before: readonly Member[]): Member | null => {
       {
         for: 'rafter',
         seat: cut('seat', 'notch under the rafter', belly),
-        heels: [cut('heel', 'notch beside the rafter', halfSpace(face, e))],
+        heels: [cut('heel', 'notch beside the rafter', halfSpace(face, outward))],
         opens: 'top',
         corner: v3.inPlan(origin),
       },

@@ -1,11 +1,11 @@
-import { SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../../geom';
-import type { RoofBorder, Slope } from '../../roof';
+import { v2, v3, type Vec2, type Vec3 } from '../../geom';
+import type { Roof, RoofBorder, SideLine, Slope } from '../../roof';
 import { sideAt, slopeAt, type Site } from '../site';
 
 /** Two plan points nearer than this are one. mm */
 export const SAME_MM = 1;
-/** A gable this near square to its slope has a barge that lies flat in it, as a cosine. */
-const SQUARE = SAME_WAY_SINE;
+/** A gable is square to its slope where the one runs off the other by less than this from eave to peak. mm */
+const OFF_SQUARE_MM = 0.1;
 
 /** A rake that hangs over its gable, and the eave that its slope comes down to. */
 export interface Rake {
@@ -19,33 +19,59 @@ export interface Rake {
   readonly eave: { readonly block: string; readonly side: number };
 }
 
-/** The rakes that want a barge: over a gable square to its slope, up to a ridge, a break in pitch or a wall. */
-export const rakesOf = (site: Site): Rake[] =>
-  site.roof.edges.flatMap((border): Rake[] => {
-    if (border.kind !== 'rake') return [];
+/** The edges of the roof over its gables. */
+const gableRakes = (roof: Roof): RoofBorder[] =>
+  roof.edges.filter(
+    (edge): edge is RoofBorder =>
+      edge.kind === 'rake' && sideAt({ roof }, edge.block, edge.side).roof === 'gable',
+  );
+
+/** How far a rake runs off the fall of its slope from eave to peak. mm */
+const offSquareMm = (roof: Roof, { slope, from, to }: RoofBorder): number => {
+  const { uphill } = slopeAt({ roof }, slope);
+  return Math.abs(v2.cross(uphill, v2.sub(v3.inPlan(to), v3.inPlan(from))));
+};
+
+/** A gable's wall, and the part it belongs to. */
+export interface Gable {
+  readonly block: string;
+  readonly side: SideLine;
+}
+
+/**
+ * The gables that are not square to each of their slopes: whose edge runs off one by so much or more from eave to peak. mm
+ */
+export const offSquareGables = (roof: Roof, byMm = OFF_SQUARE_MM): Gable[] => {
+  const off = gableRakes(roof).filter((rake) => offSquareMm(roof, rake) >= byMm);
+  return roof.blocks.flatMap(({ id, sides }) =>
+    sides
+      .filter((side) => off.some((rake) => rake.block === id && rake.side === side.index))
+      .map((side) => ({ block: id, side })),
+  );
+};
+
+/**
+ * The rakes that want a barge: over a gable square to its slopes, up to a ridge, a break in pitch or a wall. Two barges
+ * carry each other at the peak: where the gable is not square to one slope, the other has none either.
+ */
+export const rakesOf = (site: Site): Rake[] => {
+  const { roof } = site;
+  const offSquare = offSquareGables(roof);
+  return gableRakes(roof).flatMap((border): Rake[] => {
     const side = sideAt(site, border.block, border.side);
     const slope = slopeAt(site, border.slope);
     const eave = slope.sides.find(({ block }) => block === border.block);
-    const square = Math.abs(v2.dot(side.inward, slope.uphill)) < SQUARE;
-    if (side.roof !== 'gable' || side.overhangMm === 0 || eave === undefined || !square) return [];
+    if (side.overhangMm === 0 || eave === undefined) return [];
+    if (offSquare.some((gable) => gable.block === border.block && gable.side === side)) return [];
     const [low, high] =
       border.from[2] < border.to[2] ? [border.from, border.to] : [border.to, border.from];
-    const ends = site.roof.edges.some(
+    const ends = roof.edges.some(
       (other) =>
         (other.kind === 'ridge' || other.kind === 'break' || other.kind === 'wall') &&
         [other.from, other.to].some((p) => v2.distance(v3.inPlan(p), v3.inPlan(high)) < SAME_MM),
     );
-    return ends
-      ? [
-          {
-            border,
-            slope,
-            low,
-            high,
-            outward: v2.scale(side.inward, -1),
-            overhangMm: side.overhangMm,
-            eave,
-          },
-        ]
-      : [];
+    if (!ends) return [];
+    const outward = v2.scale(side.inward, -1);
+    return [{ border, slope, low, high, outward, overhangMm: side.overhangMm, eave }];
   });
+};

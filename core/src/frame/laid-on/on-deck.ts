@@ -21,7 +21,7 @@ const LEAST_BODY_MM = 100;
 const over = ({ normal, offset }: Plane): HalfSpace => flip({ normal, offset });
 
 /** Where a member's theory line comes through a plane, from its origin along it; null where it runs beside it. mm */
-const through = ({ frame: { origin, a } }: Member, plane: Plane): number | null => {
+export const through = ({ frame: { origin, a } }: Member, plane: Plane): number | null => {
   const rate = v3.dot(plane.normal, a);
   return Math.abs(rate) < ALONG ? null : -planeAt(plane, origin) / rate;
 };

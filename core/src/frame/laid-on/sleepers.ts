@@ -14,7 +14,7 @@ import { plumbKeep } from '../member/board';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { isRafter } from '../../kinds';
 import { runFrom } from '../site';
-import { isSeated } from './on-deck';
+import { isSeated, through } from './on-deck';
 
 /** How far inside the chalk line a board so thick lies, so that the upper slope's plane just touches its outer edge. mm */
 const setBack = (upper: Plane, deck: Plane, thickness: number): number => {
@@ -115,7 +115,12 @@ export const sleepers = (job: Job, laid: LaidOn, members: readonly Member[]): re
   // From where the plates end, or under the first rafter that no longer stands on them.
   const jacks = members
     .filter((member) => isRafter(member) && !isSeated(laid, member))
-    .map(({ frame, stock }) => runFrom(laid.wall, v3.inPlan(frame.origin)) - stock.thickness / 2);
+    .map((member) => {
+      const { origin, a } = member.frame;
+      // At its foot: a wall out of square runs off its way.
+      const foot = v3.add(origin, v3.scale(a, through(member, laid.deck) ?? 0));
+      return runFrom(laid.wall, v3.inPlan(foot)) - member.stock.thickness / 2;
+    });
   const inMm = Math.min(laid.platesMm, ...jacks);
   return laid.chalk.filter(climbs).flatMap((chalk): Member[] => {
     const sleeper = sleeperOn(job, laid, chalk, ridge, inMm);

@@ -212,11 +212,20 @@ const steps = (site: Site, slope: Slope, edge: UpperEdge, flush: readonly Flush[
   }
   const { origin, from, to } = countFrom(site, slope, edge, flush);
   const sign = to >= from ? 1 : -1;
+  // Between a wall out of square and the rafter flush inside it, at its one end or its other, none stands where the room
+  // is no wider than a space: it would be all taper.
+  const inWedge = (u: number): boolean =>
+    flush.some(({ u: own, inward }) => {
+      const room = Math.max(...[from, to].map((end) => (own - end) * inward));
+      return (own - u) * inward > 0 && room <= spacing;
+    });
   // From the origin on; and, at an oblique wall, back from it to where the slope begins.
   return multiples(spacing, Math.abs(to - origin))
     .map((d) => origin + sign * d)
     .concat(multiples(spacing, (origin - from) * sign).map((d) => origin - sign * d))
-    .filter((u) => (u - from) * sign > SAME_POINT_MM && (to - u) * sign > SAME_POINT_MM);
+    .filter(
+      (u) => (u - from) * sign > SAME_POINT_MM && (to - u) * sign > SAME_POINT_MM && !inWedge(u),
+    );
 };
 
 const multiples = (step: number, reach: number): number[] => {

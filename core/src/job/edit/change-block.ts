@@ -7,6 +7,7 @@ import {
   seenFrom,
   wallOf,
   type OnWall,
+  type Wall,
 } from './on-wall';
 import type { Block, Job } from '../schema';
 
@@ -22,9 +23,32 @@ const wallUnder = (block: Block, other: Block): number => {
 /** An inner end as near as this to the middle of the block was carried there, and goes with it. mm */
 const MIDDLE_MM = 1;
 
+/** A part whose side is this near to a wall's end is flush with it. mm */
+const FLUSH_MM = 1;
+
+/** How much further along its wall each of a part's points stands after a change: what is flush with a wall's end stays so. */
+const carriedAlong = (
+  was: Wall,
+  is: Wall,
+  block: Block,
+  keeps: 'corner' | 'place',
+): ((u: number) => number) => {
+  const us = block.outline.map((p) => seenFrom(was, p)[0]);
+  const [low, high] = [Math.min(...us), Math.max(...us)];
+  const [atStart, atEnd] = [Math.abs(low), Math.abs(high - was.lengthMm)].map(
+    (mm) => mm < FLUSH_MM,
+  );
+  const stretch = is.lengthMm - was.lengthMm;
+  if (atStart === true && atEnd === true) return (u) => (u > (low + high) / 2 ? stretch : 0);
+  if (atEnd === true) return () => stretch;
+  if (atStart === true || keeps === 'corner') return () => 0;
+  const placed = seenFrom(is, was.start)[0];
+  return () => placed;
+};
+
 /**
- * The job with one block given another outline of as many corners. What stands on its walls goes with them, and an
- * inner end that reached the middle still does.
+ * The job with one block given another outline of as many corners. What stands on its walls goes with them, flush with
+ * their ends where it was, and an inner end that reached the middle still does.
  *
  * @param keeps what another block keeps along its wall: its distance from the corner where that wall starts, or its
  *   place on the ground
@@ -49,12 +73,12 @@ export const withOutline = (
       if (!hasLength(after, side)) return block;
       const [was, is] = [wallOf(before, side), wallOf(after, side)];
       const [middle, next] = [depthBehind(was) / 2, depthBehind(is) / 2];
-      const shift = keeps === 'place' ? seenFrom(is, was.start)[0] : 0;
+      const further = carriedAlong(was, is, block, keeps);
       return {
         ...block,
         outline: block.outline.map((p) => {
           const [u, out] = seenFrom(was, p);
-          return onWall(is, u + shift, Math.abs(out + middle) < MIDDLE_MM ? -next : out);
+          return onWall(is, u + further(u), Math.abs(out + middle) < MIDDLE_MM ? -next : out);
         }),
       };
     }),

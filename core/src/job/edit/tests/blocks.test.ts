@@ -91,6 +91,37 @@ describe('wings and lean-tos on a wall', () => {
     }
   });
 
+  it.each([
+    ['its start', 0, 3000],
+    ['its end', 9000 - 3000, 3000],
+    ['both', 0, 9000],
+  ])(
+    'a wing flush with %s of its wall stays so, however the block changes',
+    (_ends, from, width) => {
+      const long = resized(plain, 0, [9000, 6000]);
+      const wing = withWing(long, 0, 0, { width, projection: 2500, fromCorner: from });
+      for (const mm of [-250, 12.7, 400]) {
+        const longer = withOutline(wing, 0, [
+          [0, 0],
+          [9000 + mm, 0],
+          [9000 + mm, 6000],
+          [0, 6000],
+        ]);
+        for (const job of [
+          longer,
+          withWallMoved(wing, 0, 1, mm)!,
+          withWallMoved(wing, 0, 3, mm)!,
+        ]) {
+          const { on } = standingOn(job, 1)!;
+          const [start, end] = [from === 0, from + width === 9000];
+          expect(on.width).toBeCloseTo(start && end ? width + mm : width, 6);
+          expect(on.fromCorner).toBeCloseTo(start ? 0 : from + mm, 6);
+          closes(job);
+        }
+      }
+    },
+  );
+
   it('a lean-to leans on its wall, and closes', () => {
     const job = withLeanTo(plain, 0, 2, { width: 3000, projection: 1800, fromCorner: 800 });
     expect(job.blocks[1]).toMatchObject({ id: 'lean-to', plate: -1500 });

@@ -2,6 +2,7 @@ import { lineCrossing, v2, type Vec2 } from '../../geom';
 import {
   depthBehind,
   hasLength,
+  IN_LINE_MM,
   onWall,
   rectangle,
   seenFrom,
@@ -23,9 +24,6 @@ const wallUnder = (block: Block, other: Block): number => {
 /** An inner end as near as this to the middle of the block was carried there, and goes with it. mm */
 const MIDDLE_MM = 1;
 
-/** A part whose side is this near to a wall's end is flush with it. mm */
-const FLUSH_MM = 1;
-
 /** How much further along its wall each of a part's points stands after a change: what is flush with a wall's end stays so. */
 const carriedAlong = (
   was: Wall,
@@ -36,7 +34,7 @@ const carriedAlong = (
   const us = block.outline.map((p) => seenFrom(was, p)[0]);
   const [low, high] = [Math.min(...us), Math.max(...us)];
   const [atStart, atEnd] = [Math.abs(low), Math.abs(high - was.lengthMm)].map(
-    (mm) => mm < FLUSH_MM,
+    (mm) => mm < IN_LINE_MM,
   );
   const stretch = is.lengthMm - was.lengthMm;
   if (atStart === true && atEnd === true) return (u) => (u > (low + high) / 2 ? stretch : 0);

@@ -19,7 +19,21 @@ export interface Wall {
   readonly inward: Vec2;
   readonly lengthMm: number;
   readonly block: Block;
+  /** How far the walls beside it lean along it for each millimetre out: what is flush with an end stands in line with them. */
+  readonly leans: readonly [start: number, end: number];
 }
+
+/** A wall beside another that is this far out of square with it is meant to be so, and nothing is in line with it. */
+const OUT_OF_SQUARE = Math.tan(Math.PI / 36);
+
+/** A point this near to the line of the wall beside is on it, and a part's side flush with its wall's end. mm */
+export const IN_LINE_MM = 1;
+
+/** How a line that goes in from a wall leans along it, for each millimetre out. */
+const leanOf = (way: Vec2, along: Vec2): number => {
+  const lean = -v2.dot(way, along) / v2.dot(way, v2.left(along));
+  return Math.abs(lean) < OUT_OF_SQUARE ? lean : 0;
+};
 
 export const wallOf = (block: Block, side: number): Wall => {
   const start = block.outline[side];
@@ -27,6 +41,9 @@ export const wallOf = (block: Block, side: number): Wall => {
   if (start === undefined || end === undefined)
     throw new Error(`job: block ${block.id} has no wall ${side}`);
   const along = v2.unit(v2.sub(end, start));
+  const count = block.outline.length;
+  const before = block.outline[(side + count - 1) % count] ?? start;
+  const after = block.outline[(side + 2) % count] ?? end;
   return {
     start,
     end,
@@ -34,6 +51,7 @@ export const wallOf = (block: Block, side: number): Wall => {
     inward: v2.left(along),
     lengthMm: v2.distance(start, end),
     block,
+    leans: [leanOf(v2.sub(before, start), along), leanOf(v2.sub(after, end), along)],
   };
 };
 
@@ -46,13 +64,15 @@ export const hasLength = ({ outline }: Block, side: number): boolean => {
 /** Every wall of a block in order, wall i from corner i to the next. */
 export const wallsOf = (block: Block): Wall[] => block.outline.map((_, i) => wallOf(block, i));
 
-/** A point by its distances along a wall and out from it. */
+/** A point by its distances along a wall and out from it; flush with the wall's end it stands in line with the wall beside. */
 export const onWall = (
-  { start, along, inward }: Wall,
+  { start, along, inward, lengthMm, leans }: Wall,
   u: number,
   out: number,
 ): [number, number] => {
-  const [x, y] = v2.add(start, v2.add(v2.scale(along, u), v2.scale(inward, -out)));
+  const lean =
+    Math.abs(u) < IN_LINE_MM ? leans[0] : Math.abs(u - lengthMm) < IN_LINE_MM ? leans[1] : 0;
+  const [x, y] = v2.add(start, v2.add(v2.scale(along, u + lean * out), v2.scale(inward, -out)));
   return [x, y];
 };
 
@@ -60,13 +80,16 @@ export const onWall = (
 export const depthBehind = ({ start, inward, block }: Wall): number =>
   Math.max(...block.outline.map((p) => v2.dot(v2.sub(p, start), inward)));
 
-/** A point's distances along a wall and out from it. */
+/** A point's distances along a wall and out from it, as `onWall` takes them. */
 export const seenFrom = (
-  { start, along, inward }: Wall,
+  { start, along, inward, lengthMm, leans }: Wall,
   p: Vec2,
 ): readonly [u: number, out: number] => {
   const from = v2.sub(p, start);
-  return [v2.dot(from, along), -v2.dot(from, inward)];
+  const [u, out] = [v2.dot(from, along), -v2.dot(from, inward)];
+  const [first, last] = leans.map((lean) => u - lean * out);
+  if (first !== undefined && Math.abs(first) < IN_LINE_MM) return [first, out];
+  return last !== undefined && Math.abs(last - lengthMm) < IN_LINE_MM ? [last, out] : [u, out];
 };
 
 /** Sides in the order of the rectangle below: its far end, right, inner end, left, seen from outside facing the wall. */

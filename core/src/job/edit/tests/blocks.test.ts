@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { problemLine } from '../../../problem';
 import { fit, solve } from '../../../solve';
 import { oneBlock, tee } from '../../../tests/houses';
@@ -121,6 +122,47 @@ describe('wings and lean-tos on a wall', () => {
       }
     },
   );
+
+  it('a part on a house that is measured out of square stands as it did, its flush side in line, and closes', () => {
+    const off = fc.integer({ min: -60, max: 60 });
+    const corner = fc.tuple(off, off);
+    fc.assert(
+      fc.property(
+        fc.tuple(corner, corner, corner, corner),
+        fc.constantFrom(0, 1400, 5000),
+        fc.constantFrom(0, 2),
+        fc.constantFrom(withWing, withLeanTo),
+        (corners, fromCorner, side, add) => {
+          const long = resized(plain, 0, [9000, 6000]);
+          const before = add(long, 0, side, { width: 4000, projection: 1500, fromCorner });
+          const job = withOutline(
+            before,
+            0,
+            long.blocks[0]!.outline.map(([x, y], i) => [x + corners[i]![0], y + corners[i]![1]]),
+          );
+          const { outline } = job.blocks[0]!;
+          const [start, end] = [outline[side]!, outline[(side + 1) % 4]!];
+          const { on } = standingOn(job, 1)!;
+          expect(on.width).toBeCloseTo(4000, 6);
+          expect(on.fromCorner).toBeCloseTo(
+            fromCorner === 5000 ? distance(start, end) - 4000 : fromCorner,
+            6,
+          );
+          closes(job);
+          if (fromCorner === 1400) return;
+          // In line with the wall beside: no further off it than rounding.
+          const beside = outline[(side + (fromCorner === 0 ? 3 : 2)) % 4]!;
+          const at = fromCorner === 0 ? start : end;
+          for (const p of fromCorner === 0 ? [0, 3] : [1, 2]) {
+            const [x, y] = job.blocks[1]!.outline[p]!;
+            const cross = (x - at[0]) * (beside[1] - at[1]) - (y - at[1]) * (beside[0] - at[0]);
+            expect(Math.abs(cross) / distance(at, beside)).toBeLessThan(1e-6);
+          }
+        },
+      ),
+      { numRuns: 40 },
+    );
+  }, 60_000);
 
   it('a lean-to leans on its wall, and closes', () => {
     const job = withLeanTo(plain, 0, 2, { width: 3000, projection: 1800, fromCorner: 800 });

@@ -139,7 +139,7 @@ const Plates = ({ index }: { readonly index: number }) => {
   if (block === undefined) return null;
   const standing = standingOn(job, index);
   const four = block.outline.length === 4;
-  const way = chosen ?? (square ? 'rectangle' : 'sides');
+  const way = chosen ?? (square || standing !== null ? 'rectangle' : 'sides');
   const walls = four ? 'Four walls, diagonals' : 'Walls, diagonals';
   return (
     <>
@@ -164,7 +164,7 @@ const Plates = ({ index }: { readonly index: number }) => {
             ? 'Every wall and the diagonals from corner 1, or all walls but the last and the angles between them.'
             : standing === null
               ? 'Two numbers where the corners are square. Where they are not, four walls and a diagonal settle every corner; or three walls and two angles.'
-              : 'Three numbers where it stands square on its wall. Where it does not, four walls and a diagonal settle every corner.'
+              : 'Three numbers where it stands square on its wall; flush with the end of it, it goes on in line with the wall beside. Where it does not, four walls and a diagonal settle every corner.'
         }
       />
       {way === 'angles' ? (

@@ -1,6 +1,14 @@
-import { wallLengths, cornerAngles, diagonals, newJob, standingOn } from '@ogee/core/src/job';
+import {
+  wallLengths,
+  cornerAngles,
+  diagonals,
+  newJob,
+  standingOn,
+  withOutline,
+  type Job,
+} from '@ogee/core/src/job';
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
-import { jobInMemory, openInMemory } from '../../data/tests/open-job-in-memory';
+import { handInMemory, jobInMemory, openInMemory } from '../../data/tests/open-job-in-memory';
 import { SiteForm } from '../site-form';
 
 jest.mock('../../data/open-job', () =>
@@ -98,6 +106,20 @@ describe('a wing by its wall and three numbers', () => {
     type('blocks.1.outline.projection', '2650');
     const { on } = standingOn(jobInMemory(), 1)!;
     expect([on.width, on.projection, on.fromCorner].map(Math.round)).toEqual([3200, 2650, 1500]);
+  });
+
+  it('flush with the end of its wall, is changed by them when the house is out of square too', () => {
+    add();
+    type('blocks.1.outline.fromCorner', '5800');
+    const out = (job: Job): Job => {
+      const [a, b, , d] = job.blocks[0]!.outline;
+      return withOutline(job, 0, [a!, b!, [9000, 6040], [d![0] + 25, d![1]]]);
+    };
+    act(() => void handInMemory().edit(out, 'Measured'));
+    const { on } = standingOn(jobInMemory(), 1)!;
+    expect(on.fromCorner + on.width).toBeCloseTo(wallLengths(jobInMemory().blocks[0]!)[2]!, 6);
+    type('blocks.1.outline.projection', '2650');
+    expect(standingOn(jobInMemory(), 1)!.on.projection).toBeCloseTo(2650, 6);
   });
 
   it('too wide for its wall, that is said beside it and the building stays', () => {

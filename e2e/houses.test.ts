@@ -202,6 +202,36 @@ describe('houses built with a thumb', () => {
     await closesAsTheCommandLineSays();
   });
 
+  it('one measured out of square: its flush wing goes on in line with the end wall', async () => {
+    await start('Avocet House', `33'`, `20'`, '9');
+    await tap(page, 'place-site');
+    await press(page, 'Add a wing');
+    await press(page, 'Wall 1');
+    await typeInto(page, 'field-new.width', `13'`);
+    await typeInto(page, 'field-new.projection', `10'`);
+    await typeInto(page, 'field-new.fromCorner', `20'`);
+    await press(page, 'Add the wing');
+    await settled(page);
+    await press(page, 'main');
+    await press(page, 'Four walls, diagonals');
+    await typeInto(page, 'field-blocks.0.outline.2', `32' 11"`);
+    await typeInto(page, 'field-blocks.0.outline.diagonal', `38' 8"`);
+    await settled(page);
+    const [main, wing] = (await storedJob(page)).job.blocks;
+    const [, at, beside] = main!.outline;
+    for (const corner of [1, 2]) {
+      const [x, y] = wing!.outline[corner]!;
+      const across = (x - at![0]) * (beside![1] - at![1]) - (y - at![1]) * (beside![0] - at![0]);
+      expect(Math.abs(across) / Math.hypot(beside![0] - at![0], beside![1] - at![1])).toBeLessThan(
+        1e-6,
+      );
+    }
+    // It is still changed by its three numbers.
+    await press(page, 'wing');
+    await page.waitForSelector(byId('field-blocks.1.outline.fromCorner'));
+    await closesAsTheCommandLineSays();
+  });
+
   it('an octagon, by the number of its corners', async () => {
     await start('Bittern Kiosk', `24'`, `24'`, '8');
     await tap(page, 'place-site');

@@ -131,8 +131,9 @@ const Plates = ({ index }: { readonly index: number }) => {
   const { job } = useOpenJob();
   const block = job.blocks[index];
   const square = block !== undefined && isRectangle(block);
+  // Each part's own: the house measured by its walls leaves a wing on its wall.
   const [chosen, setChosen] = useAddressed<Way | null>(
-    'way',
+    index === 0 ? 'way' : `way-${index + 1}`,
     null,
     oneOf('rectangle', 'sides', 'angles'),
   );

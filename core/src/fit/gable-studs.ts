@@ -12,6 +12,8 @@ import type { FitProblem } from './report';
 
 /** A stud this near its place along the wall is on it. mm */
 const ON_PLACE_MM = 0.05;
+/** A rafter, or its face, this near to a gable's wall's own way runs along it, square to the wall's ends or not, as a cosine. */
+const ALONG_WALL = 0.98;
 /** A share of a stud's depth just inside its edges, where timber must stand over it. */
 const INSIDE = 0.49;
 /** A stud of which the height is this near its depth may stand or not: rounding. mm */
@@ -80,20 +82,35 @@ interface Standing {
   readonly wide: number;
   readonly inside: number;
   readonly least: number;
+  readonly notched: boolean;
 }
 
 const standingOf = ({ job }: FrameOnSite, { thickness, depth }: Stock): Standing =>
   job.framing.gableStuds === 'notched'
-    ? { wide: thickness, inside: job.timber.common.thickness / 2, least: depth }
-    : { wide: depth, inside: thickness / 2, least: depth };
+    ? { wide: thickness, inside: job.timber.common.thickness / 2, least: depth, notched: true }
+    : { wide: depth, inside: thickness / 2, least: depth, notched: false };
+
+/** Whether a rafter slants so far off a gable's wall that a stud notched square does not lie flat against it. */
+const slants = ({ side }: Gable, { member }: Placed, wide: number): boolean => {
+  const s = v3.inPlan(member.frame.s);
+  const [across, along] = [v2.dot(s, side.inward), v2.dot(s, side.along)].map(Math.abs);
+  return (
+    isRafter(member) &&
+    across !== undefined &&
+    along !== undefined &&
+    across > ALONG_WALL &&
+    (along / across) * wide > FIT_GAP_MM
+  );
+};
 
 /** Whether timber stands over a whole stud at a place, high enough above its plate for one. */
 const isWanted = (
-  { side }: Gable,
+  gable: Gable,
   u: number,
   carried: readonly Placed[],
-  { wide, inside, least }: Standing,
+  { wide, inside, least, notched }: Standing,
 ): boolean => {
+  const { side } = gable;
   const half = wide / 2;
   if (u < half + SLACK_MM || u > side.lengthMm - half - SLACK_MM) return false;
   const heights = [-INSIDE, 0, INSIDE].map((share) => {
@@ -101,11 +118,10 @@ const isWanted = (
     return Math.min(Infinity, ...carried.flatMap((one) => undersideOver(one, p) ?? []));
   });
   const [, middle = 0] = heights;
+  const over = (one: Placed): boolean => undersideOver(one, onSide(side, u, inside)) !== null;
+  if (notched && carried.some((one) => slants(gable, one, wide) && over(one))) return false;
   return heights.every(Number.isFinite) && middle - side.plateMm > least + SLACK_MM;
 };
-
-/** A face this near to looking in from a gable's wall looks along its rafter, square to the wall or not, as a cosine. */
-const ALONG_WALL = 0.98;
 
 /**
  * A stud on edge that comes up under the gable's rafter also runs up beside it, flat against its inner face, and bears

@@ -1,18 +1,27 @@
-import { CUT_ALIKE_MM } from '../geom';
+import { CUT_ALIKE_MM, FIT_GAP_MM } from '../geom';
 import type { CutListEntry } from '../cuts';
 import { offSquareGables } from '../frame';
 import { inMm, say } from '../sentence';
 import { caution, note, type Remark, type Subject } from './remark';
 
-/** Gables whose rafter, square to its plate, leaves the wall so far toward the peak that studs do not come under it. */
+/**
+ * Gables whose rafter, square to its plate, runs off the wall: toward the peak studs flat under it would not come under
+ * it, and one notched square would not lie against it.
+ */
 export const aboutGablesOffSquare = ({ job, roof }: Subject): Remark[] => {
   const { common, gableStud } = job.timber;
   if (gableStud === undefined) return [];
+  const notched = job.framing.gableStuds === 'notched';
   const half = Math.min(common.thickness, gableStud.thickness) / 2;
-  return offSquareGables(roof, half).map(({ block, side }) =>
+  const off = offSquareGables(roof, (mm, longMm) =>
+    notched ? (mm / longMm) * gableStud.thickness > FIT_GAP_MM : mm >= half,
+  );
+  return off.map(({ block, side }) =>
     caution(
       'studs-off-square',
-      say`${block}, wall ${side.index + 1}: the ‹gable› is not square to the slopes beside it, and their rafters leave its wall towards the peak. ‹Gable studs› that would not come half under one are not in the list: fit them on site`,
+      notched
+        ? say`${block}, wall ${side.index + 1}: the ‹gable› is not square to the slopes beside it, and a rafter in it slants off the wall. ‹Gable studs› that would be notched round that rafter are not in the list: fit them on site, or have them flat under it`
+        : say`${block}, wall ${side.index + 1}: the ‹gable› is not square to the slopes beside it, and their rafters leave its wall towards the peak. ‹Gable studs› that would not come half under one are not in the list: fit them on site`,
     ),
   );
 };

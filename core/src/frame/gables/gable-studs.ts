@@ -1,4 +1,5 @@
 import {
+  FIT_GAP_MM,
   halfSpace,
   SAME_HEIGHT_MM,
   SAME_POINT_MM,
@@ -154,6 +155,9 @@ export const underAll = (stud: Member, before: readonly Member[]): Member | null
   return head < stud.stock.depth ? null : { ...cut, axis: axisOf(0, head), ends };
 };
 
+/** How far a rafter's face may stand off a notch that is ripped square beside it. mm */
+const MOST_OFF_MM = FIT_GAP_MM;
+
 /** A rafter that runs along a gable's wall, or off it by no more than an eave out of square, as a cosine. */
 const ALONG_WALL = 0.98;
 
@@ -180,9 +184,14 @@ const round = (stud: Member, before: readonly Member[]): Member | null => {
   const rafter = rafterOver(stud, along);
   if (rafter === undefined) return along.length === 0 ? underAll(stud, before) : null;
   const belly = bellyOf(rafter);
-  // Its inner face, square to the stud or not.
+  // The notch is ripped square, to where the rafter's inner face comes furthest in; what slants more stands off it.
+  const { thickness } = stud.stock;
   const outward = v3.dot(rafter.frame.s, e) > 0 ? rafter.frame.s : v3.scale(rafter.frame.s, -1);
-  const face = v3.add(rafter.frame.origin, v3.scale(outward, -rafter.stock.thickness / 2));
+  const slant = Math.abs(v3.dot(outward, stud.frame.s)) / v3.dot(outward, e);
+  if (slant * thickness > MOST_OFF_MM) return null;
+  const inner = v3.add(rafter.frame.origin, v3.scale(outward, -rafter.stock.thickness / 2));
+  const reach = v3.dot(v3.sub(inner, origin), outward) / v3.dot(outward, e);
+  const face = v3.add(origin, v3.scale(e, reach - (slant * thickness) / 2));
   const cut = (at: 'seat' | 'heel', name: string, keep: Notch['seat']['keep']): EndCut => ({
     at,
     name,
@@ -195,7 +204,7 @@ const round = (stud: Member, before: readonly Member[]): Member | null => {
       {
         for: 'rafter',
         seat: cut('seat', 'notch under the rafter', belly),
-        heels: [cut('heel', 'notch beside the rafter', halfSpace(face, outward))],
+        heels: [cut('heel', 'notch beside the rafter', halfSpace(face, e))],
         opens: 'top',
         corner: v3.inPlan(origin),
       },

@@ -39,10 +39,17 @@ export interface Gable {
 }
 
 /**
- * The gables that are not square to each of their slopes: whose edge runs off one by so much or more from eave to peak. mm
+ * The gables that are not square to each of their slopes.
+ *
+ * @param isOff of an edge, how far it runs off the fall of its slope from eave to peak, and how long it is in plan. mm
  */
-export const offSquareGables = (roof: Roof, byMm = OFF_SQUARE_MM): Gable[] => {
-  const off = gableRakes(roof).filter((rake) => offSquareMm(roof, rake) >= byMm);
+export const offSquareGables = (
+  roof: Roof,
+  isOff: (offMm: number, longMm: number) => boolean = (mm) => mm >= OFF_SQUARE_MM,
+): Gable[] => {
+  const off = gableRakes(roof).filter((rake) =>
+    isOff(offSquareMm(roof, rake), v2.distance(v3.inPlan(rake.from), v3.inPlan(rake.to))),
+  );
   return roof.blocks.flatMap(({ id, sides }) =>
     sides
       .filter((side) => off.some((rake) => rake.block === id && rake.side === side.index))

@@ -1,6 +1,9 @@
+import fc from 'fast-check';
 import { handOf, pieceOf } from '../../cuts';
 import type { Member } from '../../frame';
 import type { Solution } from '../../solve';
+import { anyHouseOut, houseOut } from '../../tests/any-house-out';
+import { solvedInput } from '../../tests/building';
 import { smallHouses } from '../../tests/small-houses';
 import { stepsOf, type SawStep } from '..';
 import { laid, sawn, sawnWrong, turnedOnFoot, turnedRound, WAYS } from './sawyer';
@@ -42,6 +45,23 @@ const sawHouse = (house: Solution, note: (text: string, mm: number) => void): vo
 
 describe('the sawyer, by the steps alone', () => {
   const houses = smallHouses(300, 4711);
+
+  it('saws every piece of houses out of square, their studs notched to the rafter as it lies', () => {
+    const failed: string[] = [];
+    let studs = 0;
+    for (const own of fc.sample(anyHouseOut, { seed: 4711, numRuns: 30 })) {
+      const house = solvedInput(houseOut(own));
+      studs += house.members.filter(
+        ({ kind, notches }) => kind === 'gable-stud' && notches.length > 0,
+      ).length;
+      sawHouse(house, (text, mm) => {
+        if (mm >= SAWN_RIGHT_MM)
+          failed.push(`${JSON.stringify(own)}: ${text} is ${mm.toFixed(1)} mm wrong`);
+      });
+    }
+    expect(failed).toEqual([]);
+    expect(studs).toBeGreaterThan(20);
+  }, 120_000);
 
   it('saws every piece of 300 random houses, both hands, by every way to mark an angle', () => {
     let pieces = 0;

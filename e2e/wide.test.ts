@@ -81,7 +81,7 @@ describe('at a wide screen', () => {
 
   it('takes each of many quick steps', async () => {
     const page = await openPage(browser, WIDE);
-    await openSample(page, server.base, 'Quince Yard');
+    await openSample(page, server.base, 'Gannet Point');
     await tap(page, 'place-site');
     await press(page, 'Another number of corners');
     await page.waitForSelector('[aria-label="more: Corners"]');

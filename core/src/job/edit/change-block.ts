@@ -24,7 +24,13 @@ const wallUnder = (block: Block, other: Block): number => {
 /** An inner end as near as this to the middle of the block was carried there, and goes with it. mm */
 const MIDDLE_MM = 1;
 
-/** How much further along its wall each of a part's points stands after a change: what is flush with a wall's end stays so. */
+/** A wall that comes out another by no more than this was measured anew; by more, the house is another. mm */
+const MEASURED_ANEW_MM = 150;
+
+/**
+ * How much further along its wall each of a part's points stands after a change. What is flush with a wall's end stays so
+ * where that wall was measured anew; else a part keeps its own figures.
+ */
 const carriedAlong = (
   was: Wall,
   is: Wall,
@@ -37,9 +43,11 @@ const carriedAlong = (
     (mm) => mm < IN_LINE_MM,
   );
   const stretch = is.lengthMm - was.lengthMm;
-  if (atStart === true && atEnd === true) return (u) => (u > (low + high) / 2 ? stretch : 0);
-  if (atEnd === true) return () => stretch;
-  if (atStart === true || keeps === 'corner') return () => 0;
+  const anew = Math.abs(stretch) <= MEASURED_ANEW_MM;
+  if (anew && atStart === true && atEnd === true)
+    return (u) => (u > (low + high) / 2 ? stretch : 0);
+  if (anew && atEnd === true) return () => stretch;
+  if ((anew && atStart === true) || keeps === 'corner') return () => 0;
   const placed = seenFrom(is, was.start)[0];
   return () => placed;
 };

@@ -97,11 +97,11 @@ describe('wings and lean-tos on a wall', () => {
     ['its end', 9000 - 3000, 3000],
     ['both', 0, 9000],
   ])(
-    'a wing flush with %s of its wall stays so, however the block changes',
+    'a wing flush with %s of its wall stays so where that is measured anew',
     (_ends, from, width) => {
       const long = resized(plain, 0, [9000, 6000]);
       const wing = withWing(long, 0, 0, { width, projection: 2500, fromCorner: from });
-      for (const mm of [-250, 12.7, 400]) {
+      for (const mm of [-140, 12.7, 120]) {
         const longer = withOutline(wing, 0, [
           [0, 0],
           [9000 + mm, 0],
@@ -122,6 +122,14 @@ describe('wings and lean-tos on a wall', () => {
       }
     },
   );
+
+  it('a wing flush with its wall’s end keeps its own figures where the house is made another', () => {
+    const long = resized(plain, 0, [9000, 6000]);
+    const wing = withWing(long, 0, 0, { width: 3000, projection: 2500, fromCorner: 6000 });
+    const job = resized(wing, 0, [11_000, 6000]);
+    expect(standingOn(job, 1)!.on).toMatchObject({ width: 3000, fromCorner: 6000 });
+    closes(job);
+  });
 
   it('a part on a house that is measured out of square stands as it did, its flush side in line, and closes', () => {
     const off = fc.integer({ min: -60, max: 60 });

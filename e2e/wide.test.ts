@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Browser } from 'puppeteer-core';
 import { jobNamed, startApp, storedJob, type AppServer } from './support/app-server';
 import {
@@ -81,8 +82,19 @@ describe('at a wide screen', () => {
 
   it('takes each of many quick steps', async () => {
     const page = await openPage(browser, WIDE);
-    await openSample(page, server.base, 'Gannet Point');
-    await tap(page, 'place-site');
+    // A job of its own: the others' stay as they are.
+    const sample = await fetch(
+      `${server.base}/api/jobs/${await jobNamed(server.base, 'Gannet Point')}`,
+    );
+    const { job } = (await sample.json()) as { job: object };
+    const id = randomUUID();
+    const made = await fetch(`${server.base}/api/jobs`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ id, job: { ...job, name: 'Sanderling Steps' } }),
+    });
+    expect(made.ok).toBe(true);
+    await page.goto(`${server.base}/job/${id}/site`);
     await press(page, 'Another number of corners');
     await page.waitForSelector('[aria-label="more: Corners"]');
     const before = (await storedJob(page)).job.blocks[0]!.outline.length;

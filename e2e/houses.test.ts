@@ -51,6 +51,18 @@ const start = async (name: string, along: string, across: string, pitch: string)
   await page.waitForSelector(byId('cut-list'));
 };
 
+/** A wing at the end of wall 1 of a house 33' long, flush with it. */
+const addWing = async (): Promise<void> => {
+  await tap(page, 'place-site');
+  await press(page, 'Add a wing');
+  await press(page, 'Wall 1');
+  await typeInto(page, 'field-new.width', `13'`);
+  await typeInto(page, 'field-new.projection', `10'`);
+  await typeInto(page, 'field-new.fromCorner', `20'`);
+  await press(page, 'Add the wing');
+  await settled(page);
+};
+
 /** Every line of the list on screen, its count and its length, is the command line's. */
 const listIsTheCommandLines = async (): Promise<CutList> => {
   await settled(page);
@@ -80,14 +92,7 @@ const closesAsTheCommandLineSays = async (): Promise<void> => {
 describe('houses built with a thumb', () => {
   it('an L: a wing by its wall, width, projection and distance from a corner', async () => {
     await start('Plover Barn', `33'`, `20'`, '9');
-    await tap(page, 'place-site');
-    await press(page, 'Add a wing');
-    await press(page, 'Wall 1');
-    await typeInto(page, 'field-new.width', `13'`);
-    await typeInto(page, 'field-new.projection', `10'`);
-    await typeInto(page, 'field-new.fromCorner', `20'`);
-    await press(page, 'Add the wing');
-    await settled(page);
+    await addWing();
     const [, wing] = (await storedJob(page)).job.blocks;
     expect(wing!.outline.map((p) => p.map((mm) => Math.round(mm / 304.8)))).toEqual([
       [20, -10],
@@ -204,14 +209,7 @@ describe('houses built with a thumb', () => {
 
   it('one measured out of square: its flush wing goes on in line with the end wall', async () => {
     await start('Avocet House', `33'`, `20'`, '9');
-    await tap(page, 'place-site');
-    await press(page, 'Add a wing');
-    await press(page, 'Wall 1');
-    await typeInto(page, 'field-new.width', `13'`);
-    await typeInto(page, 'field-new.projection', `10'`);
-    await typeInto(page, 'field-new.fromCorner', `20'`);
-    await press(page, 'Add the wing');
-    await settled(page);
+    await addWing();
     await press(page, 'main');
     await press(page, 'Four walls, diagonals');
     await typeInto(page, 'field-blocks.0.outline.2', `32' 11"`);

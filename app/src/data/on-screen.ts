@@ -37,9 +37,12 @@ export const follow = (
   let snapshot = inHand.read();
   let solved = solving.read();
   let waiting: ReturnType<typeof setTimeout> | null = null;
-  const tellBoth = (sliced: boolean): void => {
+  const waitNoMore = (): void => {
     if (waiting !== null) clearTimeout(waiting);
     waiting = null;
+  };
+  const tellBoth = (sliced: boolean): void => {
+    waitNoMore();
     const next = { snapshot, solved };
     tell(() => next, sliced);
   };
@@ -56,8 +59,7 @@ export const follow = (
         waiting ??= setTimeout(() => tellBoth(true), WAITED_MS);
         return;
       }
-      if (waiting !== null) clearTimeout(waiting);
-      waiting = null;
+      waitNoMore();
       const now = snapshot;
       // A roof that is being drawn in slices meanwhile goes on so.
       tell((shown) => ({ ...shown, snapshot: now }), false);
@@ -72,7 +74,7 @@ export const follow = (
   tellBoth(false);
   solve();
   return () => {
-    if (waiting !== null) clearTimeout(waiting);
+    waitNoMore();
     for (const end of ends) end();
   };
 };

@@ -93,14 +93,9 @@ const standingOf = ({ job }: FrameOnSite, { thickness, depth }: Stock): Standing
 /** Whether a rafter slants so far off a gable's wall that a stud notched square does not lie flat against it. */
 const slants = ({ side }: Gable, { member }: Placed, wide: number): boolean => {
   const s = v3.inPlan(member.frame.s);
-  const [across, along] = [v2.dot(s, side.inward), v2.dot(s, side.along)].map(Math.abs);
-  return (
-    isRafter(member) &&
-    across !== undefined &&
-    along !== undefined &&
-    across > ALONG_WALL &&
-    (along / across) * wide > FIT_GAP_MM
-  );
+  const across = Math.abs(v2.dot(s, side.inward));
+  const along = Math.abs(v2.dot(s, side.along));
+  return isRafter(member) && across > ALONG_WALL && (along / across) * wide > FIT_GAP_MM;
 };
 
 /** Whether timber stands over a whole stud at a place, high enough above its plate for one. */
@@ -148,7 +143,6 @@ export const gableStudsAmiss = (site: FrameOnSite, touching: Touching): FitProbl
   const studs = site.members.filter(({ member }) => member.kind === 'gable-stud');
   const carried = site.members.filter(({ member }) => !isTie(member) && !isPost(member));
   const standing = standingOf(site, stock);
-  const notched = site.job.framing.gableStuds === 'notched';
   return gablesOf(site).flatMap((gable): FitProblem[] => {
     const own = studs.filter(
       ({ member }) => member.block === gable.block && member.side === gable.side.index,
@@ -177,7 +171,7 @@ export const gableStudsAmiss = (site: FrameOnSite, touching: Touching): FitProbl
             say`${stud.mark} stands ${inMm(Math.abs(out), 1)} off the ‹gable›’s outside face, or out of plumb`,
           ),
         ];
-      if (notched && !besideRafter(stud, gable, touching))
+      if (standing.notched && !besideRafter(stud, gable, touching))
         return [
           findingOn(stud, 'gap', 0, say`${stud.mark} does not run up beside the ‹gable›’s rafter`),
         ];

@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { newJob, wallLengths, type Job } from '@ogee/core/src/job';
 import { Solving } from '../../solver/solving';
 import { thread } from '../../solver/tests/thread-in-hand';

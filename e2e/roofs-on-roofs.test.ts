@@ -1,7 +1,6 @@
-import { randomUUID } from 'node:crypto';
 import type { Browser, Page } from 'puppeteer-core';
 import type { CutList, CutListEntry, JobInput } from '@ogee/core';
-import { commandLine, startApp, storedJob, type AppServer } from './support/app-server';
+import { commandLine, createJob, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
   choose,
@@ -63,12 +62,7 @@ const STORE: JobInput = {
 
 beforeAll(async () => {
   server = await startApp();
-  const answer = await fetch(`${server.base}/api/jobs`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ id: randomUUID(), job: STORE }),
-  });
-  expect(answer.ok).toBe(true);
+  await createJob(server.base, STORE);
   browser = await launch();
   page = await openPage(browser, PHONE);
   await openSample(page, server.base, 'Lapwing Store');

@@ -1,6 +1,6 @@
 import { newJob, solve, readJob, type CutListEntry, type Job } from '@ogee/core';
 import type { Browser, Page } from 'puppeteer-core';
-import { loggedIn, startApp, storedJob, type AppServer } from './support/app-server';
+import { createJob, loggedIn, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
   choose,
@@ -27,12 +27,7 @@ const METRIC: Job['display'] = { units: 'metric', fraction: 16, pitch: 'degrees'
 
 beforeAll(async () => {
   [server, browser] = await Promise.all([startApp(), launch()]);
-  const answer = await fetch(`${server.base}/api/jobs`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ job: newJob('Whole day', METRIC, 9000, 6000, '35°') }),
-  });
-  ({ id } = (await answer.json()) as { id: string });
+  id = await createJob(server.base, newJob('Whole day', METRIC, 9000, 6000, '35°'));
   page = await openPage(browser, PHONE);
   await page.goto(`${server.base}/job/${id}/site`, { waitUntil: 'networkidle0' });
 }, 120_000);

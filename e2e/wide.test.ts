@@ -1,6 +1,5 @@
-import { randomUUID } from 'node:crypto';
 import type { Browser } from 'puppeteer-core';
-import { jobNamed, startApp, storedJob, type AppServer } from './support/app-server';
+import { createJob, jobNamed, startApp, storedJob, type AppServer } from './support/app-server';
 import {
   byId,
   launch,
@@ -87,13 +86,7 @@ describe('at a wide screen', () => {
       `${server.base}/api/jobs/${await jobNamed(server.base, 'Gannet Point')}`,
     );
     const { job } = (await sample.json()) as { job: object };
-    const id = randomUUID();
-    const made = await fetch(`${server.base}/api/jobs`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ id, job: { ...job, name: 'Sanderling Steps' } }),
-    });
-    expect(made.ok).toBe(true);
+    const id = await createJob(server.base, { ...job, name: 'Sanderling Steps' });
     await page.goto(`${server.base}/job/${id}/site`);
     await press(page, 'Another number of corners');
     await page.waitForSelector('[aria-label="more: Corners"]');

@@ -1,5 +1,6 @@
 import { formatLength, spokenLength, type Job, type LogEntry, type LogPage } from '@ogee/core';
 import { spawn, spawnSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -53,6 +54,17 @@ export const storedJob = async (page: Page): Promise<{ revision: number; job: Jo
   const id = /job\/([^/]+)/.exec(pathname)?.[1] ?? '';
   const answer = await fetch(`${origin}/api/jobs/${id}`);
   return (await answer.json()) as { revision: number; job: Job };
+};
+
+/** Makes a job on the server; its id. */
+export const createJob = async (base: string, job: unknown): Promise<string> => {
+  const answer = await fetch(`${base}/api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ id: randomUUID(), job }),
+  });
+  if (!answer.ok) throw new Error(await answer.text());
+  return ((await answer.json()) as { id: string }).id;
 };
 
 /** The id of a job by its name. */

@@ -15,6 +15,8 @@ const KEYS = 11;
 /** From when on a task of the main thread counts as long. ms */
 const LONG_MS = 50;
 const OLD_PHONE = 4;
+/** Long after the last that a key does, its roof drawn. ms */
+const SETTLED_MS = 800;
 
 const say = (line) => process.stdout.write(`${line}\n`);
 const median = (numbers) => [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)];
@@ -78,17 +80,24 @@ const startServer = async () => {
 
 const byId = (id) => `[data-testid="${id}"]`;
 
+/** What a page's main thread has done so far: its own work, and by the clock, where it waits for a core too. ms */
+const counterOf = async (page, timeDomain) => {
+  const cdp = await page.createCDPSession();
+  await cdp.send('Performance.enable', { timeDomain });
+  return async () => {
+    const { metrics } = await cdp.send('Performance.getMetrics');
+    return metrics.find(({ name }) => name === 'TaskDuration').value * 1000;
+  };
+};
+
 /** A page with the profiler's counters at hand. */
 const openPage = async (browser, size, slower = 1) => {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
   await page.setViewport(size);
   const cdp = await page.createCDPSession();
-  await cdp.send('Performance.enable');
-  const busyMs = async () => {
-    const { metrics } = await cdp.send('Performance.getMetrics');
-    return metrics.find(({ name }) => name === 'TaskDuration').value * 1000;
-  };
+  const workMs = await counterOf(page, 'threadTicks');
+  const busyMs = await counterOf(page, 'timeTicks');
   /** Long tasks since the last call. */
   const longTasks = () => page.evaluate(() => globalThis.tasks.splice(0));
   await page.evaluateOnNewDocument(() => {
@@ -99,7 +108,7 @@ const openPage = async (browser, size, slower = 1) => {
   });
   const slowDown = (rate) => page.emulateCPUThrottling(rate);
   if (slower !== 1) await slowDown(slower);
-  return { page, cdp, busyMs, longTasks, slowDown, close: () => context.close() };
+  return { page, cdp, workMs, busyMs, longTasks, slowDown, close: () => context.close() };
 };
 
 /** Waits until the main thread has had nothing to do for a while. */
@@ -128,7 +137,10 @@ const firstLoad = async (browser, url, ready) => {
   return bytes;
 };
 
-/** A digit more and a digit less in a wall's length, each until list and plan are painted. */
+/**
+ * A digit more and a digit less in a wall's length, each until list and plan are painted: the main thread's own work, how
+ * long that took by the clock, and its long tasks.
+ */
 const keystrokes = async (browser, url, size, slower) => {
   const opened = await openPage(browser, size);
   const { page } = opened;
@@ -147,32 +159,35 @@ const keystrokes = async (browser, url, size, slower) => {
   await opened.slowDown(slower);
   await opened.longTasks();
   // The caret that blinks meanwhile, and the profiler's own questions, are no work of a key.
-  const idle = [];
-  for (let at = 0; at < KEYS; at += 1) {
+  const counted = async () => [await opened.workMs(), await opened.busyMs()];
+  const during = async (act) => {
     await quiet(opened);
-    const before = await opened.busyMs();
-    await quiet(opened, 400);
-    idle.push((await opened.busyMs()) - before);
-  }
+    const before = await counted();
+    await act();
+    // Nothing is asked of the page meanwhile: an answer is work of its main thread too.
+    await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
+    return (await counted()).map((ms, i) => ms - before[i]);
+  };
+  const idle = [];
+  for (let at = 0; at < KEYS; at += 1) idle.push(await during(() => undefined));
+  const rest = [0, 1].map((i) => median(idle.map((one) => one[i])));
   const work = [];
+  const byClock = [];
   const tasks = [];
   // The first presses compile what they run.
   for (let at = -4; at < KEYS; at += 1) {
     await quiet(opened);
     if (at <= 0) await opened.longTasks();
-    const before = await opened.busyMs();
-    await page.keyboard.press(at % 2 === 0 ? 'Backspace' : '5');
-    await quiet(opened, 400);
-    // Before anything else is asked of the page: an answer is work of its main thread too.
-    const took = (await opened.busyMs()) - before - median(idle);
+    const took = await during(() => page.keyboard.press(at % 2 === 0 ? 'Backspace' : '5'));
     const refused = await page.$eval(field, (input) => input.getAttribute('aria-invalid'));
     if (refused === 'true') throw new Error(`"${number}" with a digit more is refused`);
     if (at < 0) continue;
-    work.push(took);
+    work.push(took[0] - rest[0]);
+    byClock.push(took[1] - rest[1]);
     tasks.push(...(await opened.longTasks()));
   }
   await opened.close();
-  return { work, tasks };
+  return { work, byClock, tasks };
 };
 
 const pressAndWait = async (opened, press, ready) => {
@@ -221,8 +236,10 @@ export const benchInBrowser = async (only = ['load', 'keys', 'list', 'sheet', 'a
           ['wide', WIDE],
           ['phone', PHONE],
         ]) {
-          const { work } = await keystrokes(browser, `${url}/site`, size, 1);
-          say(`keystroke, ${name}, ${screen}: main thread ${spread(work)}`);
+          const { work, byClock } = await keystrokes(browser, `${url}/site`, size, 1);
+          say(
+            `keystroke, ${name}, ${screen}: main thread's work ${spread(work)}; by the clock, waiting for a core too, ${median(byClock).toFixed(1)} ms`,
+          );
           const { tasks } = await keystrokes(browser, `${url}/site`, size, OLD_PHONE);
           say(
             `  at a quarter of the speed: ${tasks.length} tasks over ${LONG_MS} ms${tasks.length > 0 ? `, longest ${Math.max(...tasks).toFixed(0)} ms` : ''} (wanted none)`,

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { useSiteLog } from '../data/site-log';
 import { Outlines } from '../draw/outlines';
 import type { AsBuiltAnswer } from '../solver/answers';
@@ -96,7 +96,8 @@ export const Answers = ({
   readonly part: number;
   readonly taken: Taken;
 }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const log = useSiteLog();
   const [way, setWay] = useState<'true' | 'square'>('true');
   const [done, setDone] = useState<string | null>(null);

@@ -3,7 +3,7 @@ import type { Block } from '@ogee/core/src/job';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { useSiteLog } from '../data/site-log';
 import { InstrumentList } from '../instruments/instrument-list';
@@ -27,7 +27,8 @@ const measuredHeights = (block: Block, taken: Taken): readonly number[] | null =
 
 /** What stands, measured against the plan: how far it is off, what that does to the marks, and what is done about it. */
 export const AsBuiltScreen = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const { roof, ask } = useRoof();
   const log = useSiteLog();
   const [wanted, setWanted] = useAddressed('part', 0, countOf);

@@ -1,16 +1,16 @@
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay } from '../data/open-job';
 import { PieceBoard } from './piece-board';
 import { usePiece } from './use-piece';
 
 /** The board of an open piece, over the full width of a wide screen. */
 export const BoardStrip = ({ mark }: { readonly mark: string }) => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const piece = usePiece(mark)?.answer;
   if (piece == null) return null;
   return (
     <View role="region" aria-label="The piece’s board" className="border-b border-grain px-2 pb-2">
-      <PieceBoard piece={piece} display={job.display} />
+      <PieceBoard piece={piece} display={display} />
     </View>
   );
 };

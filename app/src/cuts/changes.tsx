@@ -2,7 +2,7 @@ import type { CutListEntry } from '@ogee/core/src/cuts';
 import { changesBetween, type MarkChange } from '@ogee/core/src/list';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useStanding } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
 import { Fold } from '../ui/fold';
@@ -23,7 +23,7 @@ const Context = createContext<Changes>({ changes: new Map(), read: () => undefin
  * typed would have every mark changed, and the list jump under the eye.
  */
 export const ChangesProvider = ({ children }: { readonly children: ReactNode }) => {
-  const { state } = useOpenJob();
+  const { state } = useStanding();
   const { roof, stale } = useRoof();
   const members = roof?.cuts.members ?? null;
   const [readOnce, setRead] = useState<readonly CutListEntry[] | null>(null);
@@ -49,7 +49,7 @@ export const useChanges = (): Changes => useContext(Context);
 
 /** Marks that mean another cut than before; a board pencilled with one is no longer what it says. */
 export const ChangesBar = () => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const { changes, read } = useChanges();
   const [open, setOpen] = useState(false);
   const { size } = changes;
@@ -71,7 +71,7 @@ export const ChangesBar = () => {
               className="flex-row items-baseline gap-3 border-t border-grain py-1"
             >
               <Strong className="w-12">{change.mark}</Strong>
-              <Figure className="flex-1 text-base">{changeTold(change, job.display)}</Figure>
+              <Figure className="flex-1 text-base">{changeTold(change, display)}</Figure>
             </View>
           ))}
         </View>

@@ -16,6 +16,7 @@ import {
   type Ref,
 } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
+import { alike } from '../draw/alike';
 import { asWritten, writeStock } from '../ui/length-entry';
 import { wasBefore } from './change-told';
 import { useChanges } from './changes';
@@ -194,8 +195,16 @@ const Line = ({ item, display, chosen, onOpen, at, of }: LineProps) =>
 
 const LIST = { role: 'list', 'aria-label': 'Cut list', testID: 'cut-list' } as const;
 
+/** Whether two lists have the same lines; what a piece's line says is its own affair. */
+const sameLines = (one: LinesProps, other: LinesProps): boolean =>
+  one.display === other.display &&
+  one.chosen === other.chosen &&
+  one.onOpen === other.onOpen &&
+  one.items.length === other.items.length &&
+  one.items.every((item, i) => alike(item, other.items[i] as Item));
+
 /** Every line on the page. */
-const WholeList = ({ items, display, chosen, onOpen }: LinesProps) => {
+const WholeList = memo(({ items, display, chosen, onOpen }: LinesProps) => {
   const list = useRef<View>(null);
   const at = chosen === null ? -1 : items.findIndex(({ key }) => key === chosen);
   useEffect(() => {
@@ -217,7 +226,8 @@ const WholeList = ({ items, display, chosen, onOpen }: LinesProps) => {
       ))}
     </View>
   );
-};
+}, sameLines);
+WholeList.displayName = 'WholeList';
 
 /** Of thousands of lines, those in sight: they scroll as a few do. */
 const LongList = ({ items, display, chosen, onOpen }: LinesProps) => {

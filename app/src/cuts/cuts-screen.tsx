@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import Copy from 'lucide-react-native/icons/copy';
 import Notebook from 'lucide-react-native/icons/notebook-pen';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob, useProblems } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { CutIcon } from '../shell/place-icons';
@@ -19,7 +19,9 @@ import { StoryTapes } from './story-tapes';
 
 /** What to saw next. On a wide screen the list stands on the left already. */
 export const CutsScreen = () => {
-  const { id, job, problems } = useOpenJob();
+  const job = useJob();
+  const { id } = useHandling();
+  const { problems } = useProblems();
   const router = useRouter();
   const { roof } = useRoof();
   const openPiece = useOpenPiece();

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import ArrowRight from 'lucide-react-native/icons/arrow-right';
 import List from 'lucide-react-native/icons/list';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { SeatedIcon } from '../shell/place-icons';
@@ -16,7 +16,8 @@ import { usePiece } from './use-piece';
 
 /** One piece's sheet, with the way to its neighbours in the list. */
 export const PieceScreen = ({ mark }: { mark: string }) => {
-  const { id, job } = useOpenJob();
+  const job = useJob();
+  const { id } = useHandling();
   const { roof } = useRoof();
   const found = usePiece(mark);
   const router = useRouter();

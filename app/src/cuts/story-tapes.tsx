@@ -3,7 +3,7 @@ import { fromOtherEnd } from '@ogee/core/src/list';
 import type { Job } from '@ogee/core/src/job';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useJob } from '../data/open-job';
 import { StoryTape } from '../draw/story-tape';
 import { Choice } from '../ui/choice';
 import { Fold } from '../ui/fold';
@@ -32,12 +32,12 @@ const PAST_MM = 300;
 
 /** One tape: drawn to scale, and its figures, each read from the hook without moving the tape. */
 const OneTape = ({ tape }: { readonly tape: RunningMarks }) => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const [end, setEnd] = useState<'start' | 'end'>('start');
   const [to, setTo] = useState<'near' | 'centre'>('near');
   const twoEnds = tape.length !== undefined;
   const read = end === 'end' && twoEnds ? fromOtherEnd(tape) : tape;
-  const shown = (mm: number): string => writeLength(mm, job.display);
+  const shown = (mm: number): string => writeLength(mm, display);
   const figure = ({ mm, wide = 0 }: RunningMarks['at'][number]): number =>
     to === 'centre' ? mm + wide / 2 : mm;
   return (
@@ -77,7 +77,7 @@ const OneTape = ({ tape }: { readonly tape: RunningMarks }) => {
       <StoryTape
         tape={read}
         lengthMm={reachOf(tape)}
-        display={job.display}
+        display={display}
         to={to}
         words={`The tape to scale, with ${read.at.length} marks; the figures follow`}
       />
@@ -95,7 +95,7 @@ const OneTape = ({ tape }: { readonly tape: RunningMarks }) => {
 
 /** What is marked on plates and ridges, up rafters and on sheets, before anything stands: one tape at a time. */
 export const StoryTapes = ({ cuts }: { readonly cuts: CutList }) => {
-  const { job } = useOpenJob();
+  const job = useJob();
   const [open, setOpen] = useState(false);
   const [wanted, setWanted] = useState(0);
   const tapes = cuts.marks;

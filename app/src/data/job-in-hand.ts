@@ -1,7 +1,7 @@
 import { replaceEqualDeep } from '@tanstack/react-query';
 import { readJob, type Job } from '@ogee/core/src/job';
 import type { Problem, Result } from '@ogee/core/src/problem';
-import { plainly, spoken } from '@ogee/core/src/sentence';
+import { plainly } from '@ogee/core/src/sentence';
 import type { StoredJob } from '@ogee/core/src/wire';
 import { latestJob } from './device';
 import type { Outbox, JobState } from './outbox';
@@ -344,6 +344,3 @@ export class JobInHand {
     for (const listener of this.listeners) listener();
   }
 }
-
-/** A problem in the reader's own units. */
-export const problemText = ({ text }: Problem, job: Job): string => spoken(text, job.display);

@@ -1,5 +1,6 @@
 import type { Job, Side } from '@ogee/core/src/job';
 import type { Problem } from '@ogee/core/src/problem';
+import { spoken } from '@ogee/core/src/sentence';
 import { useQueryClient } from '@tanstack/react-query';
 import {
   createContext,
@@ -9,10 +10,11 @@ import {
   useMemo,
   useRef,
   useState,
+  type Context,
   type ReactNode,
 } from 'react';
 import type { Taken } from '../instruments/instrument';
-import { JobInHand, problemText, type Change, type Snapshot } from './job-in-hand';
+import { JobInHand, type Change, type Snapshot } from './job-in-hand';
 import { jobKeys } from './jobs';
 import { signed } from './log-line';
 import { useOnScreen } from './on-screen';
@@ -21,7 +23,8 @@ import { useOutbox } from './outbox-provider';
 import { RoofContext, type OpenRoof } from './roof';
 import { whoNow } from './who';
 
-interface OpenJob extends Snapshot {
+/** How an open job is worked on: one and the same for as long as it is open. */
+interface Handling {
   readonly id: string;
   /** One change of the job, and what it did in words. Not taken where the job's checks refuse it. */
   readonly edit: (change: Change, said?: string) => boolean;
@@ -42,17 +45,29 @@ interface OpenJob extends Snapshot {
   readonly keepTyped: (path: string, text: string | null) => void;
   /** Keeps in the log what an instrument read into a field, with where it came from. */
   readonly keepReading: (path: string, said: string, taken: Taken) => void;
+  /** A field tells whether what stands in it can be read. */
+  readonly setFault: (field: string, fault: boolean) => void;
+}
+
+/** How the entries stand: with whom the last one is, and what undo would do. */
+type Standing = Pick<Snapshot, 'state' | 'revision' | 'stop' | 'notTaken' | 'undo' | 'redo'>;
+
+/** What is wrong with the job as it stands. */
+interface Problems {
   readonly problems: readonly Problem[];
   /** What the job's checks say of one field. */
   readonly problemAt: (path: string) => string | undefined;
-  /** A field tells whether what stands in it can be read. */
-  readonly setFault: (field: string, fault: boolean) => void;
 }
 
 /** As much of what an entry did goes into a line of the log. */
 const MOST_SAID = 200;
 
-const OpenJobContext = createContext<OpenJob | null>(null);
+// Each by itself: a length half typed changes the job and nothing else, and what does not show it is not drawn anew.
+const HandlingContext = createContext<Handling | null>(null);
+const JobContext = createContext<Job | null>(null);
+const DisplayContext = createContext<Job['display'] | null>(null);
+const StandingContext = createContext<Standing | null>(null);
+const ProblemsContext = createContext<Problems | null>(null);
 
 /** Holds the job being worked on: its entries, their way to the server, its roof. */
 export const OpenJobProvider = ({
@@ -109,11 +124,8 @@ export const OpenJobProvider = ({
     [outbox, id],
   );
 
-  const { job, checked, inHand: field } = snapshot;
-  const problems = checked.ok ? solved.problems : checked.problems;
-  const value = useMemo<OpenJob>(
+  const handling = useMemo<Handling>(
     () => ({
-      ...snapshot,
       id,
       edit: inHand.edit,
       hand: inHand,
@@ -126,54 +138,73 @@ export const OpenJobProvider = ({
       eavesBefore,
       keepTyped,
       keepReading,
+      setFault,
+    }),
+    [id, inHand, typed, eavesBefore, keepTyped, keepReading, setFault],
+  );
+  const { state, revision, stop: stopped, notTaken, undo, redo } = snapshot;
+  const standing = useMemo<Standing>(
+    () => ({ state, revision, stop: stopped, notTaken, undo, redo }),
+    [state, revision, stopped, notTaken, undo, redo],
+  );
+  const { job, checked, inHand: field } = snapshot;
+  const { display } = job;
+  const problems = checked.ok ? solved.problems : checked.problems;
+  const refused = field?.problem ?? null;
+  const refusedAt = refused === null ? null : (field?.path ?? null);
+  const told = useMemo<Problems>(
+    () => ({
       problems,
       problemAt: (path) => {
         const found =
-          field?.path === path && field.problem !== null
-            ? field.problem
+          refused !== null && refusedAt === path
+            ? refused
             : problems.find((problem) => problem.path === path);
-        return found === undefined ? undefined : problemText(found, job);
+        return found === undefined ? undefined : spoken(found.text, display);
       },
-      setFault,
     }),
-    [
-      snapshot,
-      id,
-      inHand,
-      typed,
-      eavesBefore,
-      keepTyped,
-      keepReading,
-      problems,
-      field,
-      job,
-      setFault,
-    ],
+    [problems, refused, refusedAt, display],
   );
   const { roof, solving } = solved;
   const stale =
     roof !== null &&
-    (problems.length > 0 || faults.size > 0 || field?.problem != null || solving !== 'current');
+    (problems.length > 0 || faults.size > 0 || refused !== null || solving !== 'current');
   const openRoof = useMemo<OpenRoof>(
     () => ({ roof, solving, ask, stop, again, stale }),
     [roof, solving, ask, stop, again, stale],
   );
   return (
-    <OpenJobContext.Provider value={value}>
-      <RoofContext.Provider value={openRoof}>{children}</RoofContext.Provider>
-    </OpenJobContext.Provider>
+    <HandlingContext value={handling}>
+      <DisplayContext value={display}>
+        <StandingContext value={standing}>
+          <ProblemsContext value={told}>
+            <RoofContext value={openRoof}>
+              <JobContext value={job}>{children}</JobContext>
+            </RoofContext>
+          </ProblemsContext>
+        </StandingContext>
+      </DisplayContext>
+    </HandlingContext>
   );
 };
 
-export const useOpenJob = (): OpenJob => {
-  const open = useContext(OpenJobContext);
-  if (open === null) throw new Error('useOpenJob outside OpenJobProvider');
-  return open;
+const useGiven = <T,>(context: Context<T | null>): T => {
+  const given = useContext(context);
+  if (given === null) throw new Error('used outside OpenJobProvider');
+  return given;
 };
+
+/** The open job as it is shown: with the entry in hand. */
+export const useJob = (): Job => useGiven(JobContext);
+/** The units and words that the open job is shown in. */
+export const useDisplay = (): Job['display'] => useGiven(DisplayContext);
+export const useHandling = (): Handling => useGiven(HandlingContext);
+export const useStanding = (): Standing => useGiven(StandingContext);
+export const useProblems = (): Problems => useGiven(ProblemsContext);
 
 /** Marks this field's fault while it is on the screen, and takes the mark away with it. */
 export const useFault = (field: string): ((fault: boolean) => void) => {
-  const { setFault } = useOpenJob();
+  const { setFault } = useHandling();
   const held = useRef(setFault);
   useEffect(() => {
     const clear = held.current;

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo } from 'react';
 import { signed, type NewLine } from './log-line';
 import type { KeptLog, LogLine } from './log-shelf';
-import { useOpenJob } from './open-job';
+import { useHandling } from './open-job';
 import { useOutbox } from './outbox-provider';
 import { useWho } from './who';
 
@@ -28,7 +28,7 @@ export interface SiteLog {
 
 /** The open job's log: what this device has of it, brought up to date while it is looked at. */
 export const useSiteLog = (): SiteLog => {
-  const { id } = useOpenJob();
+  const { id } = useHandling();
   const outbox = useOutbox();
   const client = useQueryClient();
   const [who] = useWho();

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import Check from 'lucide-react-native/icons/check';
 import X from 'lucide-react-native/icons/x';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { countsOf, Plan } from '../draw/plan';
@@ -39,7 +39,7 @@ const ProvedLine = ({ holds, text }: Proved) => {
 
 /** Every finding, with its place on the plan or in the round. */
 const Findings = ({ problems }: { problems: readonly FitProblem[] }) => {
-  const { job } = useOpenJob();
+  const job = useJob();
   const { roof } = useRoof();
   const open = useOpenPiece();
   const [width, setWidth] = useState(0);
@@ -87,7 +87,7 @@ const Findings = ({ problems }: { problems: readonly FitProblem[] }) => {
 };
 
 const Summary = ({ report }: { report: FitReport }) => {
-  const { job } = useOpenJob();
+  const job = useJob();
   const { problems } = report;
   return (
     <View className="rounded border border-grain bg-sheet p-4">
@@ -114,7 +114,7 @@ const Summary = ({ report }: { report: FitReport }) => {
 /** Does it stand and close? What the dry fit proved, then what to mind, gravest first. */
 export const FitScreen = () => {
   const { roof, stale } = useRoof();
-  const { id } = useOpenJob();
+  const { id } = useHandling();
   const router = useRouter();
   const openPiece = useOpenPiece();
   const report = useFit();

@@ -12,7 +12,7 @@ import { View } from 'react-native';
 import Svg, { Line, Polygon } from 'react-native-svg';
 import { changedBy } from '../cuts/change-told';
 import { api } from '../data/api';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useHandling } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { fitPlan, type PlanFit } from '../draw/plan-fit';
 import { roofAt } from '../solver/glance';
@@ -167,7 +167,8 @@ export const Beside = ({
   readonly since: readonly RevisionSummary[];
   readonly onClose: () => void;
 }) => {
-  const { id, job } = useOpenJob();
+  const display = useDisplay();
+  const { id } = useHandling();
   const { roof: now } = useRoof();
   const then = useQuery({
     queryKey: ['beside', id, one.revision],
@@ -204,7 +205,7 @@ export const Beside = ({
             then={then.data.cuts.members}
             now={now.cuts.members}
             names={names}
-            display={job.display}
+            display={display}
           />
         </>
       )}

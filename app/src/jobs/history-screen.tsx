@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { api } from '../data/api';
 import { jobKeys, useRevisions } from '../data/jobs';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useStanding } from '../data/open-job';
 import { useAddressed } from '../nav/addressed';
 import { Button } from '../ui/button';
 import { Loading, Standstill } from '../ui/states';
@@ -60,7 +60,8 @@ const Revision = ({
   readonly one: RevisionSummary;
   readonly onBeside: () => void;
 }) => {
-  const { id, revision, restore } = useOpenJob();
+  const { id, restore } = useHandling();
+  const { revision } = useStanding();
   const [naming, setNaming] = useState(false);
   const fetched = useMutation({
     mutationFn: () => api.revision(id, one.revision),
@@ -116,7 +117,7 @@ const revisionOf = (text: string): number | null => (/^\d{1,9}$/.test(text) ? Nu
 
 /** What was entered, the newest first; any state can be put back on top. */
 export const HistoryScreen = () => {
-  const { id } = useOpenJob();
+  const { id } = useHandling();
   const revisions = useRevisions(id);
   const [beside, setBeside] = useAddressed<number>('beside', NONE, revisionOf);
   if (revisions.isPending) return <Loading what="Fetching the history …" />;

@@ -3,7 +3,7 @@ import type { Job } from '@ogee/core/src/job';
 import Download from 'lucide-react-native/icons/download';
 import { useState } from 'react';
 import { TextInput, View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useJob } from '../data/open-job';
 import { useSiteLog } from '../data/site-log';
 import { oneOf, useAddressed } from '../nav/addressed';
 import { logTableOf } from '../solver/glance';
@@ -108,7 +108,7 @@ const FIRST_LINES = 60;
 
 /** What happened on site, newest first: filtered, added to, taken away as a table. */
 export const LogScreen = () => {
-  const { job } = useOpenJob();
+  const job = useJob();
   const log = useSiteLog();
   const [shown, show] = useAddressed<Shown>(
     'show',

@@ -1,10 +1,10 @@
 import { useRouter } from 'expo-router';
 import { useCallback } from 'react';
-import { useOpenJob } from '../data/open-job';
+import { useHandling } from '../data/open-job';
 
 /** Goes to the sheet of a piece of the open job, by its mark. */
 export const useOpenPiece = (): ((mark: string) => void) => {
-  const { id } = useOpenJob();
+  const { id } = useHandling();
   const router = useRouter();
   return useCallback((mark) => router.navigate(`/job/${id}/cuts/${mark}`), [id, router]);
 };

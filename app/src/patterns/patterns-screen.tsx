@@ -3,7 +3,7 @@ import { kindName } from '@ogee/core/src/kinds';
 import { View } from 'react-native';
 import { Board, tapeMarks } from '../draw/board';
 import { usePiece } from '../cuts/use-piece';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useJob } from '../data/open-job';
 import { useDay, type Day } from '../saw/use-day';
 import { useOpenPiece } from '../nav/open-piece';
 import { useAddressed } from '../nav/addressed';
@@ -27,8 +27,7 @@ const Traced = ({
   /** Where the pattern's first mark stands from its own upper end. */
   readonly firstMarkMm: number | null;
 }) => {
-  const { job } = useOpenJob();
-  const { display } = job;
+  const display = useDisplay();
   return (
     <View role="list" aria-label="Traced from it" testID="traced">
       {pattern.lines.map(({ mark, shorter }) => (
@@ -61,7 +60,7 @@ const Traced = ({
 };
 
 const OnePattern = ({ pattern, cut }: { readonly pattern: Pattern; readonly cut: boolean }) => {
-  const { job } = useOpenJob();
+  const job = useJob();
   const openPiece = useOpenPiece();
   const piece = usePiece(pattern.mark)?.answer;
   if (piece == null) return <Loading what="Fetching the piece …" />;

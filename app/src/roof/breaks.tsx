@@ -1,7 +1,7 @@
 import { withBreak, withBreakChanged, withoutBreak, type Side } from '@ogee/core/src/job';
 import { pitchRad } from '@ogee/core/src/units';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useProblems } from '../data/open-job';
 import { Button } from '../ui/button';
 import { LengthField, PitchField } from '../ui/fields';
 import { Small, Strong } from '../ui/text';
@@ -24,7 +24,8 @@ const BreakFields = ({
   readonly which: number;
   readonly one: Break;
 }) => {
-  const { edit, problemAt } = useOpenJob();
+  const { edit } = useHandling();
+  const { problemAt } = useProblems();
   const path = `blocks.${index}.sides.${wall}.breaks.${which}`;
   const problem = problemAt(path);
   const change = (to: Partial<Break>) =>
@@ -80,7 +81,7 @@ export const Breaks = ({
   readonly wall: number;
   readonly side: Eave;
 }) => {
-  const { edit } = useOpenJob();
+  const { edit } = useHandling();
   const breaks = side.breaks ?? [];
   return (
     <View className="gap-2">

@@ -9,7 +9,7 @@ import {
   type ShedWay,
 } from '@ogee/core/src/job';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
@@ -19,7 +19,7 @@ import { AlongWall } from './along-wall';
 
 /** How its roof is, and how that comes to its pitch. */
 const DormerRoof = ({ dormer, index, block }: { dormer: Dormer; index: number; block: Block }) => {
-  const { edit } = useOpenJob();
+  const { edit } = useHandling();
   const path = `dormers.${index}`;
   const number = index + 1;
   const side = block.sides[dormer.side];
@@ -64,7 +64,8 @@ const DormerRoof = ({ dormer, index, block }: { dormer: Dormer; index: number; b
 
 /** One dormer: where it stands, how high, what roof it has. */
 const OneDormer = ({ dormer, index, block }: { dormer: Dormer; index: number; block: Block }) => {
-  const { edit, problemAt } = useOpenJob();
+  const { edit } = useHandling();
+  const { problemAt } = useProblems();
   const path = `dormers.${index}`;
   const number = index + 1;
   const name = `Dormer ${number}`;
@@ -144,7 +145,8 @@ const OneDormer = ({ dormer, index, block }: { dormer: Dormer; index: number; bl
 
 /** Dormers on the slopes of a part. */
 export const Dormers = ({ index }: { readonly index: number }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const block = job.blocks[index];
   if (block === undefined) return null;
   const own = dormersOf(job, block.id);

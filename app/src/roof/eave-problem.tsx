@@ -12,7 +12,7 @@ import {
 import type { EaveSection as Section } from '@ogee/core/src/drawing';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { useOfRoof } from '../data/roof';
 import { EaveSection, type EaveFigure } from '../draw/eave-section';
 import { oneOf, useAddressed } from '../nav/addressed';
@@ -78,7 +78,8 @@ const HEAD_MM = 250;
 
 /** A window under the eave, and what stands over its head. */
 const WindowHead = ({ section }: { readonly section: Section | null }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const { windowHead } = job.framing;
   const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
   const lowest = section?.fasciaMm?.[1] ?? section?.soffitMm ?? null;
@@ -120,7 +121,8 @@ const WindowHead = ({ section }: { readonly section: Section | null }) => {
 
 /** Something outside the wall that the rafters have to pass over. */
 const Obstruction = ({ index }: { readonly index: number }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const { obstruction } = job.framing;
   const clear = clearanceOf(job, index);
   const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
@@ -189,7 +191,8 @@ const Obstruction = ({ index }: { readonly index: number }) => {
 
 /** The eave of a part as one problem, in section: any two of seat, overhang and soffit give the third. */
 export const EaveProblem = ({ index }: { readonly index: number }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const [third, setThird] = useAddressed<Third>(
     'third',
     'soffit',

@@ -1,6 +1,6 @@
 import { takesGablet, withGablet, type Block, type Side } from '@ogee/core/src/job';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling } from '../data/open-job';
 import { Button } from '../ui/button';
 import { LengthField } from '../ui/fields';
 
@@ -16,7 +16,7 @@ export const Gablet = ({
   readonly side: Extract<Side, { roof: 'eave' }>;
   readonly block: Block;
 }) => {
-  const { edit } = useOpenJob();
+  const { edit } = useHandling();
   const set = (at: number | null | undefined, said?: string) =>
     edit((now) => withGablet(now, index, wall, at), said);
   if (side.gablet === undefined)

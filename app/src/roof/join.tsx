@@ -6,14 +6,16 @@ import {
   withRidgeHeight,
   withSleepers,
 } from '@ogee/core/src/job';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
 import { Caution } from '../ui/caution';
 import { ChoiceField, LengthField } from '../ui/fields';
 
 /** Whether the house that new parts are laid on is framed too, or stands already. */
 export const Existing = ({ index }: { readonly index: number }) => {
-  const { job, edit, problemAt } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
+  const { problemAt } = useProblems();
   const block = job.blocks[index];
   const laid = job.blocks.some(({ join }, i) => i > 0 && join === 'laid-on');
   if (block === undefined || block.join === 'laid-on' || (!laid && block.existing !== true))
@@ -49,7 +51,9 @@ export const Existing = ({ index }: { readonly index: number }) => {
 
 /** How a part with an open end meets the roof it runs into: by framed valleys, or laid on its sheathing. */
 export const Join = ({ index }: { readonly index: number }) => {
-  const { job, edit, problemAt } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
+  const { problemAt } = useProblems();
   const block = job.blocks[index];
   if (block === undefined || !canBeLaidOn(job, index)) return null;
   const laid = block.join === 'laid-on';

@@ -1,7 +1,7 @@
 import { KINDS, KINDS_IN_ORDER, kindName } from '@ogee/core/src/kinds';
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import { Pressable, View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
 import { KindLine } from '../ui/kind-line';
@@ -23,7 +23,7 @@ const angles = (entry: CutListEntry): string =>
 
 /** Every ridge, hip and valley by name: its theory length, its slope, its plan angles. */
 export const LineList = () => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const { roof } = useRoof();
   const openPiece = useOpenPiece();
   const lines = roof?.cuts.members.filter(isLine) ?? [];
@@ -46,12 +46,12 @@ export const LineList = () => {
           </View>
           <View className="flex-1">
             <Small>
-              {kindName(entry.kind, job.display.terms)}
+              {kindName(entry.kind, display.terms)}
               {entry.count > 1 ? ` × ${entry.count}` : ''} · {angles(entry)}
             </Small>
           </View>
           <View className="items-end">
-            <Length mm={entry.length.theory} display={job.display} />
+            <Length mm={entry.length.theory} display={display} />
             <Figure className="text-base text-soft">
               {entry.slope === 0 ? 'level' : `${entry.slope.toFixed(2)}°`}
             </Figure>

@@ -8,7 +8,7 @@ import {
   type Opening,
 } from '@ogee/core/src/job';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
@@ -30,7 +30,9 @@ const OneOpening = ({
   readonly index: number;
   readonly block: Block;
 }) => {
-  const { job, edit, problemAt } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
+  const { problemAt } = useProblems();
   const path = `openings.${index}`;
   const problem = problemAt(path);
   const saddle = saddleBehind(job, index);
@@ -121,7 +123,8 @@ const OneOpening = ({
 
 /** Holes in the slopes of a part: for a chimney, a roof window, a hatch. */
 export const Openings = ({ index }: { readonly index: number }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const block = job.blocks[index];
   if (block === undefined) return null;
   const own = openingsOf(job, block.id);

@@ -10,14 +10,15 @@ import {
   withGableStuds,
   withLedger,
 } from '@ogee/core/src/job';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
 import { ChoiceField } from '../ui/fields';
 import { Title } from '../ui/text';
 
 /** What the edge of a roof that hangs over its gables is made of. */
 const Edge = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const way = edgeWay(job);
   return (
     <>
@@ -44,7 +45,8 @@ const Edge = () => {
 
 /** What fills the gables' walls under the rafters. */
 const Studs = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const way = studWay(job);
   return (
     <>
@@ -66,7 +68,7 @@ const Studs = () => {
 
 /** The gables: what stands in them, and the edge of the roof over them. */
 export const GableEnds = () => {
-  const { job } = useOpenJob();
+  const job = useJob();
   if (!hasGables(job)) return null;
   return (
     <>
@@ -79,7 +81,8 @@ export const GableEnds = () => {
 
 /** What the rafters end on where a roof leans against a wall. */
 export const AtWall = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   if (!leansOnWall(job)) return null;
   const way = atWallWay(job);
   return (
@@ -103,7 +106,8 @@ export const AtWall = () => {
 
 /** What closes the roof between the rafters, over the plate. */
 export const EaveBlocks = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const blocked = job.timber.blocking !== undefined;
   return (
     <>

@@ -10,7 +10,7 @@ import {
   type Side,
 } from '@ogee/core/src/job';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob, useProblems } from '../data/open-job';
 import { countOf, useAddressed } from '../nav/addressed';
 import { BlockChoice } from '../site/block-choice';
 import { Button } from '../ui/button';
@@ -54,7 +54,8 @@ const alike = (block: Block, { pitch, breaks }: Eave): boolean =>
 
 /** What an eave stands on: its wall, or posts under a beam. */
 const Posts = ({ index, wall, side }: { index: number; wall: number; side: Eave }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const { posts } = side;
   const path = `blocks.${index}.sides.${wall}.posts`;
   const set = (change: Partial<NonNullable<Eave['posts']>>) =>
@@ -115,7 +116,9 @@ const Posts = ({ index, wall, side }: { index: number; wall: number; side: Eave 
 
 /** One wall of a part: what the roof does there, its pitch, its overhang. */
 const Wall = ({ index, wall, block }: { index: number; wall: number; block: Block }) => {
-  const { job, edit, problemAt, eavesBefore } = useOpenJob();
+  const job = useJob();
+  const { edit, eavesBefore } = useHandling();
+  const { problemAt } = useProblems();
   const side = block.sides[wall];
   if (side === undefined) return null;
   const path = `blocks.${index}.sides.${wall}`;
@@ -197,7 +200,8 @@ const Wall = ({ index, wall, block }: { index: number; wall: number; block: Bloc
 type Fascia = NonNullable<Job['framing']['levelFascia']> | 'as-typed';
 
 const FasciaSchool = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const set = (school: Fascia) =>
     edit((now) => {
       const { levelFascia: _before, ...framing } = now.framing;
@@ -223,7 +227,8 @@ const FasciaSchool = () => {
 
 /** What shape it is: each wall of each part, and the eave in section. */
 export const RoofForm = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const [wanted, setWanted] = useAddressed('part', 0, countOf);
   const index = Math.min(wanted, job.blocks.length - 1);
   const block = job.blocks[index];

@@ -8,11 +8,12 @@ import Maximize from 'lucide-react-native/icons/maximize';
 import ZoomIn from 'lucide-react-native/icons/zoom-in';
 import ZoomOut from 'lucide-react-native/icons/zoom-out';
 import { KindLine } from '../ui/kind-line';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useJob, useProblems } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { oneOf, useAddressed } from '../nav/addressed';
 import { markIn, useOpenPiece } from '../nav/open-piece';
 import { usePath } from '../nav/path';
+import { alike } from '../draw/alike';
 import { Elevation } from '../draw/elevation';
 import { PanZoom } from '../draw/pan-zoom';
 import { countsOf, Plan } from '../draw/plan';
@@ -68,8 +69,7 @@ export const RoofViews = ({ heightPx }: InRoom) => {
 
 /** Every view but the plan. */
 const OtherView = ({ view, heightPx }: InRoom & { readonly view: Exclude<RoofView, 'plan'> }) => {
-  const { job } = useOpenJob();
-  const { display } = job;
+  const display = useDisplay();
   const { roof, stale } = useRoof();
   const openPiece = useOpenPiece();
   const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
@@ -110,36 +110,35 @@ const OtherView = ({ view, heightPx }: InRoom & { readonly view: Exclude<RoofVie
   );
 };
 
-/** A kind's line, with its name. */
-const KindNamed = memo(({ kind, terms }: { readonly kind: Kind; readonly terms: Terms }) => (
-  <View className="flex-row items-center gap-2">
-    <KindLine kind={kind} />
-    <Small>{kindName(kind, terms)}</Small>
-  </View>
-));
-KindNamed.displayName = 'KindNamed';
+/** What the lines of the plan are. */
+const KeyOf = memo(
+  ({ kinds, terms }: { readonly kinds: readonly Kind[]; readonly terms: Terms }) => (
+    <View className="flex-row flex-wrap gap-x-4 px-2" testID="plan-key">
+      {kinds.map((kind) => (
+        <View key={kind} className="flex-row items-center gap-2">
+          <KindLine kind={kind} />
+          <Small>{kindName(kind, terms)}</Small>
+        </View>
+      ))}
+    </View>
+  ),
+  alike,
+);
+KeyOf.displayName = 'KeyOf';
 
-/** Which kinds the lines of the plan are. */
 const PlanKey = () => {
-  const { job } = useOpenJob();
-  const { terms } = job.display;
+  const { terms } = useDisplay();
   const { roof } = useRoof();
   const kinds = KINDS_IN_ORDER.filter((kind) =>
     roof?.cuts.members.some((entry) => entry.kind === kind),
   );
-  return (
-    <View className="flex-row flex-wrap gap-x-4 px-2" testID="plan-key">
-      {kinds.map((kind) => (
-        <KindNamed key={kind} kind={kind} terms={terms} />
-      ))}
-    </View>
-  );
+  return <KeyOf kinds={kinds} terms={terms} />;
 };
 
 /** The plan of the roof on the screen: what stands round it is not drawn anew with every roof. */
 const PlanOfRoof = ({ room: [widthPx, heightPx], sight }: { room: Vec2; sight: Sight }) => {
-  const { job } = useOpenJob();
-  const { display } = job;
+  const job = useJob();
+  const display = useDisplay();
   const { spacing } = job.framing;
   const { roof } = useRoof();
   const openPiece = useOpenPiece();
@@ -161,7 +160,7 @@ const PlanOfRoof = ({ room: [widthPx, heightPx], sight }: { room: Vec2; sight: S
 
 /** The plan in the room it is given: dragged and pinched by thumb, zoomed by buttons and keys. */
 const RoofPlan = ({ heightPx }: InRoom) => {
-  const { problems } = useOpenJob();
+  const { problems } = useProblems();
   const { roof, stale } = useRoof();
   const wide = useWide();
   const [room, setRoom] = useState<Vec2 | null>(null);

@@ -2,7 +2,7 @@ import type { SheetDrawing } from '@ogee/core/src/drawing';
 import { writtenPitch, type Job } from '@ogee/core/src/job';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useHandling, useJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
 import { LengthField, PitchField } from '../ui/fields';
@@ -16,7 +16,8 @@ const USUAL_OVERHANG_MM = 50;
 
 /** What the roof is covered with: the least pitch it is made for, and its sheets, where it is sheets. */
 export const RoofingFields = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const { roofing } = job;
   const set = (change: Partial<Roofing>, said?: string) =>
     edit(
@@ -97,11 +98,11 @@ const ROUNDING_MM = 0.01;
 
 /** The roofing sheets of a slope: how many, how long, where the first is set, where its fixings go. */
 export const RoofingOnSlope = ({ slope }: { readonly slope: SheetDrawing }) => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const { roof } = useRoof();
   const { roofing } = slope;
   if (roofing === null) return null;
-  const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
+  const text = (mm: number): string => formatLength(mm, lengthFormat(display));
   const tape = roof?.cuts.marks.find(
     ({ on, of }) => on === 'sheet' && of === `${slope.block}.${slope.side}`,
   );

@@ -8,7 +8,7 @@ import {
 } from '@ogee/core/src/job';
 import { degrees, formatDegrees, pitchRad } from '@ogee/core/src/units';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Caution } from '../ui/caution';
 import { ChoiceField, LengthField, PitchField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
@@ -24,7 +24,8 @@ export const SaddlePitch = ({
   /** Two halves are held to one ridge: their slopes' own pitch is no choice. */
   readonly matched?: boolean;
 }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const [first = -1] = numbers;
   const saddle = job.saddles[first];
   if (saddle === undefined) return null;
@@ -80,7 +81,9 @@ export const SaddlePitch = ({
 
 /** Where two roofs stand back to back over one wall: a saddle on both slopes, so that the gutter between them drains. */
 export const GutterSaddle = ({ index }: { readonly index: number }) => {
-  const { job, edit, problemAt } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
+  const { problemAt } = useProblems();
   const gutter = gutterOf(job, index);
   if (gutter === null) return null;
   const there = saddlesIn(job, gutter);

@@ -4,7 +4,7 @@ import type { Job } from '@ogee/core/src/job';
 import { formatDegrees, formatLength, lengthFormat } from '@ogee/core/src/units';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useHandling, useJob } from '../data/open-job';
 import { useOfRoof, useRoof } from '../data/roof';
 import { SheetsDrawing } from '../draw/sheets';
 import { Stepped } from '../ui/stepped';
@@ -34,8 +34,8 @@ const OneSheet = ({
   readonly at: number | null;
   readonly onAt: (at: number) => void;
 }) => {
-  const { job } = useOpenJob();
-  const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
+  const display = useDisplay();
+  const text = (mm: number): string => formatLength(mm, lengthFormat(display));
   const number = at ?? 0;
   const sheet = slope.sheets[number];
   if (sheet === undefined) return null;
@@ -58,9 +58,9 @@ const OneSheet = ({
 
 /** The slopes one by one, each with its sheets drawn. */
 const Slopes = () => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const slopes = useOfRoof(['sheets'], (solver, roof) => solver.sheets(roof))?.answer ?? [];
-  const text = (mm: number): string => formatLength(mm, lengthFormat(job.display));
+  const text = (mm: number): string => formatLength(mm, lengthFormat(display));
   const [of, setOf] = useState(0);
   const [sheet, setSheet] = useState(0);
   return (
@@ -113,7 +113,8 @@ const Slopes = () => {
 
 /** What covers the rafters: sheets, slope by slope. */
 export const SheathingFields = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const { roof } = useRoof();
   const [open, setOpen] = useState(false);
   const [length, width] = sheetOf(job);

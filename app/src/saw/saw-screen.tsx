@@ -6,7 +6,7 @@ import Plus from 'lucide-react-native/icons/plus';
 import Undo from 'lucide-react-native/icons/undo-2';
 import { useEffect, useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay } from '../data/open-job';
 import { addressed, intoAddress, useOpenedWith } from '../nav/addressed';
 import { usePiece } from '../cuts/use-piece';
 import { useTheme } from '../theme/theme';
@@ -127,7 +127,7 @@ const TickBar = ({
 };
 
 const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const { turns, answer, ticks, log } = day;
   const { at, go } = useTurn(turns);
   const [several, setSeveral] = useState(1);
@@ -202,7 +202,7 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
           testID="next-turn"
         />
       </View>
-      <Misfits misfits={answer.misfits} display={job.display} />
+      <Misfits misfits={answer.misfits} display={display} />
       <View ref={swiped}>
         {piece == null ? (
           <Loading what="Fetching the piece …" />
@@ -213,7 +213,7 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
             piece={piece}
             pattern={pattern}
             patternCut={patternCut}
-            display={job.display}
+            display={display}
           />
         )}
       </View>
@@ -241,7 +241,7 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
         onOpen={chart}
         testID="how-far"
       >
-        {charted && <Progress turns={turns} display={job.display} />}
+        {charted && <Progress turns={turns} display={display} />}
       </Fold>
     </View>
   );

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Small } from '../ui/text';
 import { Misfits } from './misfits';
@@ -8,7 +8,8 @@ import { useDay } from './use-day';
 
 /** How far the sawing has come, and which sawn pieces the list has left behind; nothing before the first tick. */
 export const SawnBar = () => {
-  const { id, job } = useOpenJob();
+  const job = useJob();
+  const { id } = useHandling();
   const router = useRouter();
   const day = useDay('sawn');
   if (day === null || day.ticks.length === 0) return null;

@@ -1,7 +1,8 @@
+import type { Problem } from '@ogee/core/src/problem';
 import { spoken } from '@ogee/core/src/sentence';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob, useProblems, useStanding } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
 import { Small, Strong, Words } from '../ui/text';
@@ -16,7 +17,8 @@ const HEADS = {
 
 /** What stops a job's entries on their way: both versions are kept, the person says which one goes on top. */
 export const StopBar = () => {
-  const { stop, keepMine, takeTheirs } = useOpenJob();
+  const { keepMine, takeTheirs } = useHandling();
+  const { stop } = useStanding();
   const [failed, setFailed] = useState(false);
   if (stop === null) return null;
   const { why, theirs, text } = stop;
@@ -54,16 +56,24 @@ export const StopBar = () => {
   );
 };
 
+/** What is wrong, with the name of its place. */
+const Told = ({ problem: { path, text } }: { readonly problem: Problem }) => {
+  const job = useJob();
+  return (
+    <Small>
+      {placeName(job, path)}: {spoken(text, job.display)}
+    </Small>
+  );
+};
+
 /** A change that was not taken, and why. */
 export const NotTakenBar = () => {
-  const { job, notTaken } = useOpenJob();
+  const { notTaken } = useStanding();
   if (notTaken === null) return null;
   return (
     <View role="alert" testID="not-taken" className="border-b border-pencil bg-sheet px-3 py-2">
       <Strong className="text-pencil">Not changed.</Strong>
-      <Small>
-        {placeName(job, notTaken.path)}: {spoken(notTaken.text, job.display)}
-      </Small>
+      <Told problem={notTaken} />
     </View>
   );
 };
@@ -77,7 +87,7 @@ const SOLVING = {
 
 /** The roof on screen is the last good one, and why. */
 export const StaleBar = () => {
-  const { job, problems } = useOpenJob();
+  const { problems } = useProblems();
   const { roof, stale, solving, stop, again } = useRoof();
   const late = solving === 'current' ? null : solving;
   if (!stale && problems.length === 0 && (late === null || late === 'working')) return null;
@@ -88,9 +98,7 @@ export const StaleBar = () => {
       </Strong>
       {late !== null && <Small>{SOLVING[late]}</Small>}
       {problems.map((problem) => (
-        <Small key={problem.path + problem.code}>
-          {placeName(job, problem.path)}: {spoken(problem.text, job.display)}
-        </Small>
+        <Told key={problem.path + problem.code} problem={problem} />
       ))}
       {problems.length === 0 && late === null && (
         <Small>An entry does not count as it stands; it is marked beside its field.</Small>

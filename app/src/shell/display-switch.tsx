@@ -1,6 +1,6 @@
 import type { Job } from '@ogee/core/src/job';
 import { Pressable, Text, View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useHandling } from '../data/open-job';
 
 export const otherUnits = (job: Job): Job => ({
   ...job,
@@ -26,8 +26,9 @@ const Toggle = (props: { label: string; now: string; onPress: () => void; testID
 
 /** Units and the way of giving angles, for the whole job, at once. */
 export const DisplaySwitch = () => {
-  const { job, edit } = useOpenJob();
-  const { units, pitch } = job.display;
+  const display = useDisplay();
+  const { edit } = useHandling();
+  const { units, pitch } = display;
   return (
     <View className="flex-row gap-1">
       <Toggle

@@ -7,7 +7,7 @@ import { ChangesBar, ChangesProvider } from '../cuts/changes';
 import { BoardStrip } from '../cuts/board-strip';
 import { CutListView } from '../cuts/cut-list';
 import { InHandsProvider } from '../cuts/in-hands';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useHandling, useJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { markIn, useOpenPiece } from '../nav/open-piece';
 import { usePath } from '../nav/path';
@@ -28,7 +28,8 @@ import { usePageTitle } from '../nav/page-title';
 import { SHORTCUTS, useShortcuts } from './use-shortcuts';
 
 const Head = ({ wide }: { wide: boolean }) => {
-  const { id, job } = useOpenJob();
+  const job = useJob();
+  const { id } = useHandling();
   const router = useRouter();
   return (
     <View
@@ -76,8 +77,7 @@ const ShortcutHelp = () => (
 
 /** The list of the roof on the screen: what stands round it is not drawn anew with every roof. */
 const Pieces = ({ chosen }: { chosen: string | null }) => {
-  const { job } = useOpenJob();
-  const { display } = job;
+  const display = useDisplay();
   const { roof } = useRoof();
   const open = useOpenPiece();
   return roof === null ? null : (
@@ -96,7 +96,7 @@ const WideBody = ({ children }: { children: ReactNode }) => {
       <Scroller
         role="region"
         aria-label="Pieces"
-        className="w-[330px] flex-none border-r border-grain bg-sheet py-2 [contain:strict]"
+        className="w-[330px] flex-none border-r border-grain bg-sheet py-2"
       >
         <ChangesBar />
         <Pieces chosen={chosen} />
@@ -111,7 +111,7 @@ const WideBody = ({ children }: { children: ReactNode }) => {
           >
             <RoofViews />
           </View>
-          <PlaceScroll className="w-[430px] flex-none border-l border-grain bg-sheet [contain:strict]">
+          <PlaceScroll className="w-[430px] flex-none border-l border-grain bg-sheet">
             <View className="p-4">{children}</View>
           </PlaceScroll>
         </View>
@@ -130,7 +130,8 @@ const pageName = (path: string): string => {
 
 /** A job, open: its head, what needs saying, and one of its places. */
 export const JobShell = ({ children }: { children: ReactNode }) => {
-  const { id, job } = useOpenJob();
+  const job = useJob();
+  const { id } = useHandling();
   const path = usePath();
   const wide = useWide();
   const [help, setHelp] = useState(false);

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import type { SaveState } from '../data/job-in-hand';
-import { useOpenJob } from '../data/open-job';
+import { useStanding } from '../data/open-job';
 import { Small } from '../ui/text';
 
 const WORDS: Readonly<Record<SaveState, string>> = {
@@ -14,7 +14,7 @@ const WORDS: Readonly<Record<SaveState, string>> = {
 
 /** Where the last entry is. */
 export const SaveMark = () => {
-  const { state, revision } = useOpenJob();
+  const { state, revision } = useStanding();
   const calm = state === 'saved' || state === 'sending' || state === 'entering';
   return (
     <View aria-live="polite" testID="save-state">

@@ -1,13 +1,14 @@
 import { View } from 'react-native';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useStanding } from '../data/open-job';
 import { IconButton } from '../ui/button';
 import { Small } from '../ui/text';
 
 /** What the last entry was, and both ways along the entries of this visit. Nothing where there are none. */
 export const UndoBar = ({ wide }: { readonly wide: boolean }) => {
-  const { undo, redo, doUndo, doRedo } = useOpenJob();
+  const { doUndo, doRedo } = useHandling();
+  const { undo, redo } = useStanding();
   if (undo === null && redo === null) return null;
   return (
     <View

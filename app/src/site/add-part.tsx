@@ -1,7 +1,7 @@
 import { wallLengths, withBay, withLeanTo, withWing, type OnWall } from '@ogee/core/src/job';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { Small, Title } from '../ui/text';
@@ -25,16 +25,20 @@ const rounded = (mm: number, imperial: boolean): number => {
   return Math.max(step, Math.round(mm / step) * step);
 };
 
-/** A wing, a bay or a lean-to: pick the wall, then its width, its projection, its distance from a corner. */
-export const AddPart = ({
+/** The part that is being added: its wall, its width, its projection, its distance from a corner. */
+const NewPart = ({
+  part,
   index,
   onAdded,
+  onLeft,
 }: {
+  readonly part: Part;
   readonly index: number;
   readonly onAdded: (index: number) => void;
+  readonly onLeft: () => void;
 }) => {
-  const { job, edit } = useOpenJob();
-  const [part, setPart] = useState<Part | null>(null);
+  const job = useJob();
+  const { edit } = useHandling();
   const [wall, setWall] = useState(0);
   const [typed, setTyped] = useState<Partial<OnWall>>({});
   const block = job.blocks[index];
@@ -42,14 +46,13 @@ export const AddPart = ({
   const walls = wallLengths(block);
   const length = walls[wall] ?? 0;
   const imperial = job.display.units === 'imperial';
-  const start = START[part ?? 'wing'];
+  const start = START[part];
   const on: OnWall = {
     width: typed.width ?? rounded(length * start.width, imperial),
     projection: typed.projection ?? rounded(length * start.projection, imperial),
     fromCorner: typed.fromCorner ?? rounded(length * start.from, imperial),
   };
   const add = (): void => {
-    if (part === null) return;
     edit(
       (now) => {
         const next = ADD[part](now, index, wall, on);
@@ -58,19 +61,9 @@ export const AddPart = ({
       },
       `A ${part} added on wall ${wall + 1}`,
     );
-    setPart(null);
-    setTyped({});
+    onLeft();
     onAdded(job.blocks.length);
   };
-  if (part === null) {
-    return (
-      <View className="flex-row flex-wrap gap-3">
-        {PARTS.map((one) => (
-          <Button key={one} label={`Add a ${one}`} onPress={() => setPart(one)} />
-        ))}
-      </View>
-    );
-  }
   return (
     <View className="gap-3 rounded border border-grain bg-sheet p-3" testID="add-part">
       <Title level={3}>{`A ${part}`}</Title>
@@ -98,8 +91,28 @@ export const AddPart = ({
       )}
       <View className="flex-row gap-3">
         <Button label={`Add the ${part}`} onPress={add} disabled={!fitsOn(on, length)} />
-        <Button label="Leave it" onPress={() => setPart(null)} />
+        <Button label="Leave it" onPress={onLeft} />
       </View>
     </View>
+  );
+};
+
+/** A wing, a bay or a lean-to. */
+export const AddPart = ({
+  index,
+  onAdded,
+}: {
+  readonly index: number;
+  readonly onAdded: (index: number) => void;
+}) => {
+  const [part, setPart] = useState<Part | null>(null);
+  return part === null ? (
+    <View className="flex-row flex-wrap gap-3">
+      {PARTS.map((one) => (
+        <Button key={one} label={`Add a ${one}`} onPress={() => setPart(one)} />
+      ))}
+    </View>
+  ) : (
+    <NewPart part={part} index={index} onAdded={onAdded} onLeft={() => setPart(null)} />
   );
 };

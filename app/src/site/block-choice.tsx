@@ -1,4 +1,4 @@
-import { useOpenJob } from '../data/open-job';
+import { useJob } from '../data/open-job';
 import { Choice } from '../ui/choice';
 
 /** Which part of the building is being worked on; nothing to choose where there is one. */
@@ -9,7 +9,7 @@ export const BlockChoice = ({
   readonly index: number;
   readonly onIndex: (index: number) => void;
 }) => {
-  const { job } = useOpenJob();
+  const job = useJob();
   if (job.blocks.length < 2) return null;
   return (
     <Choice

@@ -1,6 +1,6 @@
 import { measurable, cornerAngles, diagonals } from '@ogee/core/src/job';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useJob } from '../data/open-job';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small, Strong, Words } from '../ui/text';
 
@@ -23,8 +23,8 @@ const Squared = ({ diagonal }: { readonly diagonal: string }) => (
 
 /** Every corner's angle; of four, how far it is from square: in degrees, and in length over its shorter wall. */
 export const CornerList = ({ index }: { readonly index: number }) => {
-  const { job } = useOpenJob();
-  const { display } = job;
+  const job = useJob();
+  const display = useDisplay();
   const outline = measurable(job, index);
   const corners = cornerAngles(outline);
   const four = outline.length === 4;

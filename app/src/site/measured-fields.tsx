@@ -13,7 +13,7 @@ import {
 } from '@ogee/core/src/job';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useHandling } from '../data/open-job';
 import { AngleField, LengthField } from '../ui/fields';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Strong, Words } from '../ui/text';
@@ -38,7 +38,7 @@ const useMeasured = <T,>(
   keyed: (of: T) => string,
   work: (of: T) => Measured,
 ) => {
-  const { edit, hand } = useOpenJob();
+  const { edit, hand } = useHandling();
   const [draft, setDraft] = useState<{ readonly typed: T; readonly walls: string } | null>(null);
   const now = draft?.walls === keyed(measured) ? draft.typed : measured;
   const set = (next: T): void => {
@@ -55,7 +55,7 @@ const AGREES_MM = 3;
 
 /** Of four walls the other diagonal is a check on the tape. */
 const SecondDiagonal = ({ found, path }: { found: Measured; path: string }) => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const [second, setSecond] = useState<number | null>(null);
   const worked = found.ok ? diagonals(found.outline)?.[1] : undefined;
   if (worked === undefined) return null;
@@ -67,13 +67,13 @@ const SecondDiagonal = ({ found, path }: { found: Measured; path: string }) => {
         path={`${path}.check`}
         value={second ?? worked}
         onValue={setSecond}
-        help={`From the other five it works out at ${writeLength(worked, job.display)}.`}
+        help={`From the other five it works out at ${writeLength(worked, display)}.`}
       />
       {miss !== null && Math.abs(miss) > AGREES_MM && (
         <View role="alert" className="rounded border border-pencil bg-blush p-3">
           <Strong>The measurements do not agree</Strong>
           <Words>
-            The second diagonal is {writeLength(Math.abs(miss), job.display)}{' '}
+            The second diagonal is {writeLength(Math.abs(miss), display)}{' '}
             {miss > 0 ? 'longer' : 'shorter'} than the walls and the first one allow. Measure again:
             one of the six is wrong, or a wall is bowed.
           </Words>
@@ -137,7 +137,7 @@ const anglesOf = (block: Block): MeasuredAngles => ({
 
 /** Walls and the angles between them, the last wall worked out. */
 export const AnglesFields = ({ index, block }: { index: number; block: Block }) => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const { now, found, set, putBack } = useMeasured(
     index,
     anglesOf(block),
@@ -174,7 +174,7 @@ export const AnglesFields = ({ index, block }: { index: number; block: Block }) 
         <View className="flex-row items-baseline justify-between">
           <Words>Wall {count} works out at</Words>
           <Figure className="text-2xl" testID="last-wall">
-            {writeLength(last, job.display)}
+            {writeLength(last, display)}
           </Figure>
         </View>
       )}

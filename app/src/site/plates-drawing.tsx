@@ -3,7 +3,7 @@ import { measurable, cornerAngles, standingOn, wallsOf, type Job } from '@ogee/c
 import { memo, useMemo, useRef, useState } from 'react';
 import { View, type PointerEvent } from 'react-native';
 import Svg, { G } from 'react-native-svg';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { alike } from '../draw/alike';
 import { Halo, uprightTurn } from '../draw/halo';
 import { fitAt, fitPlan, type PlanFit } from '../draw/plan-fit';
@@ -185,7 +185,8 @@ Grip.displayName = 'Grip';
 
 /** The plates to scale. Walls of the part in hand can be dragged; the figure it comes to is said, and set when let go. */
 export const PlatesDrawing = ({ index }: { readonly index: number }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const { colour } = useTheme();
   const [width, setWidth] = useState(0);
   const [held, setHeld] = useState<{ handle: number; by: number; result: Dragged | null } | null>(

@@ -19,7 +19,7 @@ import { useRouter } from 'expo-router';
 import Ruler from 'lucide-react-native/icons/ruler';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob, useProblems } from '../data/open-job';
 import { countOf, oneOf, useAddressed } from '../nav/addressed';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
@@ -36,7 +36,8 @@ import { PlatesDrawing } from './plates-drawing';
 type Way = 'rectangle' | 'sides' | 'angles';
 
 const Rectangle = ({ index }: { readonly index: number }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const block = job.blocks[index];
   const size = (wall: 0 | 1, mm: number): void => {
     edit((now) => {
@@ -75,7 +76,8 @@ const OnItsWall = ({
   readonly index: number;
   readonly standing: Standing;
 }) => {
-  const { job, edit, hand } = useOpenJob();
+  const job = useJob();
+  const { edit, hand } = useHandling();
   const { host, side, on } = standing;
   const block = job.blocks[host];
   // What does not fit on the wall is said here, and the building stays as it was.
@@ -106,7 +108,8 @@ const OnItsWall = ({
 
 /** How many corners a part has; the rest of its plan starts anew as a regular one of that size. */
 const Corners = ({ index }: { readonly index: number }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const corners = job.blocks[index]?.outline.length ?? 4;
   // What was measured goes with another number of corners: that is asked for, not touched by the way.
   const [asked, setAsked] = useState(false);
@@ -128,7 +131,7 @@ const Corners = ({ index }: { readonly index: number }) => {
 
 /** Plates of one part: two numbers for a rectangle, or its walls with diagonals or angles as measured. */
 const Plates = ({ index }: { readonly index: number }) => {
-  const { job } = useOpenJob();
+  const job = useJob();
   const block = job.blocks[index];
   const square = block !== undefined && isRectangle(block);
   // Each part's own: the house measured by its walls leaves a wing on its wall.
@@ -183,7 +186,9 @@ const Plates = ({ index }: { readonly index: number }) => {
 
 /** What was measured: the plates of every part, whether they are square, their height, the pitch. */
 export const SiteForm = () => {
-  const { id, job, edit, problemAt } = useOpenJob();
+  const job = useJob();
+  const { id, edit } = useHandling();
+  const { problemAt } = useProblems();
   const router = useRouter();
   const [wanted, setWanted] = useAddressed('part', 0, countOf);
   const [partOnly, setPartOnly] = useState(false);

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
-import { useOpenJob } from '../data/open-job';
+import { useDisplay, useHandling } from '../data/open-job';
 import { useOfRoof, useRoof } from '../data/roof';
 import { useTheme } from '../theme/theme';
 import { Button } from '../ui/button';
@@ -18,9 +18,10 @@ import { Figure, Small, Title, Words } from '../ui/text';
 
 /** How one sort of place is fixed: what with, and how many, or how far apart. */
 const Rule = ({ fixed }: { readonly fixed: FixedPlace }) => {
-  const { job, edit } = useOpenJob();
+  const display = useDisplay();
+  const { edit } = useHandling();
   const { place, fixing, each, centresMm, own } = fixed;
-  const name = capital(spoken(PLACES[place].name, job.display));
+  const name = capital(spoken(PLACES[place].name, display));
   const set = (change: Partial<FixingRule>, said?: string) =>
     edit((now) => {
       const rule: FixingRule = {
@@ -36,7 +37,7 @@ const Rule = ({ fixed }: { readonly fixed: FixedPlace }) => {
       <ChoiceField
         label={`${name}: fixed by`}
         value={fixing}
-        options={FIXINGS.map((value) => ({ value, label: spoken(fixingName(value), job.display) }))}
+        options={FIXINGS.map((value) => ({ value, label: spoken(fixingName(value), display) }))}
         onChange={(next) => set({ fixing: next })}
       />
       {isAlong(place) ? (
@@ -78,10 +79,10 @@ const PlaceRow = ({
   readonly open: boolean;
   readonly onOpen: (open: boolean) => void;
 }) => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const { colour } = useTheme();
   const { place, fixing, places, each, centresMm, lengthMm, count } = fixed;
-  const length = (mm: number): string => formatLength(mm, lengthFormat(job.display));
+  const length = (mm: number): string => formatLength(mm, lengthFormat(display));
   const how =
     centresMm === null || lengthMm === null
       ? `${places} places × ${each}`
@@ -96,12 +97,12 @@ const PlaceRow = ({
         className="min-h-[56px] flex-row items-center gap-3 py-1 active:bg-wash"
       >
         <View className="flex-1">
-          <Words>{capital(spoken(PLACES[place].name, job.display))}</Words>
+          <Words>{capital(spoken(PLACES[place].name, display))}</Words>
           <Small>{how}</Small>
         </View>
         <View className="items-end">
           <Figure>{count}</Figure>
-          <Small>{spoken(fixingName(fixing), job.display)}</Small>
+          <Small>{spoken(fixingName(fixing), display)}</Small>
         </View>
         <Chevron size={24} color={colour('chalk')} />
       </Pressable>
@@ -112,7 +113,7 @@ const PlaceRow = ({
 
 /** What holds the frame together: fixings by place, by the crew's own rules, and how many of each. */
 export const Fixings = () => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const { roof } = useRoof();
   const [open, setOpen] = useState<Place | null>(null);
   const fixings = useOfRoof(['fixings'], (solver, of) => solver.fixings(of))?.answer;
@@ -132,7 +133,7 @@ export const Fixings = () => {
         {fixings.totals.map(({ fixing, count }) => (
           <View key={fixing} role="listitem" className="flex-row items-baseline gap-2">
             <Figure className="text-2xl">{count}</Figure>
-            <Words>{spoken(fixingName(fixing), job.display)}</Words>
+            <Words>{spoken(fixingName(fixing), display)}</Words>
           </View>
         ))}
       </View>

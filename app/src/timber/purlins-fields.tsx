@@ -6,7 +6,7 @@ import {
   type PurlinWay,
 } from '@ogee/core/src/job';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Caution } from '../ui/caution';
 import { ChoiceField, LengthField, StepperField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
@@ -87,7 +87,9 @@ const Struts = ({
 };
 
 const OfPart = ({ block, named }: { readonly block: Block; readonly named: boolean }) => {
-  const { job, edit, problemAt } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
+  const { problemAt } = useProblems();
   const way = purlinWay(job, block.id);
   const own = `purlins.${job.purlins.findIndex((one) => one.block === block.id)}`;
   const path = `${own}.at`;
@@ -174,7 +176,7 @@ const OfPart = ({ block, named }: { readonly block: Block; readonly named: boole
 
 /** What carries the rafters between plate and ridge. */
 export const PurlinsFields = () => {
-  const { job } = useOpenJob();
+  const job = useJob();
   return (
     <>
       <Title asked>‹Purlins›</Title>

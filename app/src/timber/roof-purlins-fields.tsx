@@ -1,6 +1,6 @@
 import { roofPurlinsOf, withRoofPurlins, type Block, type RoofPurlins } from '@ogee/core/src/job';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { ChoiceField, LengthField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
 
@@ -16,7 +16,8 @@ const SIZES = [
 ] as const;
 
 const OfPart = ({ block, named }: { readonly block: Block; readonly named: boolean }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const set = roofPurlinsOf(job, block.id);
   const path = `roofPurlins.${job.roofPurlins.findIndex((one) => one.block === block.id)}`;
   const change = (next: Partial<RoofPurlins> | null) =>
@@ -81,7 +82,7 @@ const OfPart = ({ block, named }: { readonly block: Block; readonly named: boole
 
 /** What lies under the roofing, over or between the rafters. */
 export const RoofPurlinsFields = () => {
-  const { job } = useOpenJob();
+  const job = useJob();
   return (
     <>
       <View>

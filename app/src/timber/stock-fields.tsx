@@ -1,6 +1,6 @@
 import type { Stock as StockSize } from '@ogee/core/src/job';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Button } from '../ui/button';
 import { LengthField } from '../ui/fields';
 import { useTerms } from '../ui/terms';
@@ -98,7 +98,9 @@ const Longest = ({
 
 /** The actual size of one kind of timber; where it has none yet, one touch gives it. */
 export const Stock = ({ name }: { readonly name: Sized }) => {
-  const { job, edit, problemAt } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
+  const { problemAt } = useProblems();
   const say = useTerms();
   const stock = job.timber[name];
   const set = (next: StockSize, said?: string) =>

@@ -5,7 +5,7 @@ import {
   withRafterTies,
   type CollarWay,
 } from '@ogee/core/src/job';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { ChoiceField, LengthField, StepperField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
@@ -25,7 +25,8 @@ const EveryField = ({
 >) => <StepperField label={`Pairs to one ${tie}`} step={1} min={1} max={6} unit="" {...field} />;
 
 const CollarFields = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const { roof } = useRoof();
   const ties = job.collarTies;
   const standing = roof?.cuts.members.find(({ kind }) => kind === 'collar-tie');
@@ -104,7 +105,8 @@ const LAP_MM = 150;
 const JOISTS_MM = 400;
 
 const RafterTieFields = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const ties = job.rafterTies;
   const set = (change: Parameters<typeof withRafterTies>[1]) =>
     edit((now) => withRafterTies(now, change));

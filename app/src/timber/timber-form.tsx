@@ -1,7 +1,7 @@
 import type { Job } from '@ogee/core/src/job';
 import { angleWay } from '@ogee/core/src/wording';
 import { View } from 'react-native';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob, useProblems } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { ChoiceField, LengthField, StepperField } from '../ui/fields';
 import { Small, Title } from '../ui/text';
@@ -18,7 +18,9 @@ const schoolOf = (seat: Framing['seat']): School =>
   'hap' in seat ? 'hap' : 'width' in seat ? 'width' : 'depthFraction';
 
 const Seat = () => {
-  const { job, edit, problemAt } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
+  const { problemAt } = useProblems();
   const { roof } = useRoof();
   const { seat } = job.framing;
   const set = (next: Framing['seat']) =>
@@ -89,7 +91,8 @@ const hasBreaks = ({ blocks }: Job): boolean =>
 
 /** What it is built of: actual sizes, spacing, the crew's ways, what the saw can do. */
 export const TimberForm = () => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const { framing, timber, display } = job;
   const scarfed = [timber.ridge, timber.purlin].some((one) => one?.longest !== undefined);
   const set = (change: Partial<Framing>) =>

@@ -5,7 +5,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { usePiece } from '../cuts/use-piece';
-import { useOpenJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { useSiteLog } from '../data/site-log';
 import { causeWords } from '../log/cause-words';
@@ -96,7 +96,8 @@ const Cause = ({
 };
 
 const Trial = ({ mark }: { readonly mark: string }) => {
-  const { job, edit } = useOpenJob();
+  const job = useJob();
+  const { edit } = useHandling();
   const say = useTerms();
   const { roof, ask } = useRoof();
   const log = useSiteLog();
@@ -249,7 +250,7 @@ const Trial = ({ mark }: { readonly mark: string }) => {
 
 /** One piece tried in place: what is seen, and what is likely wrong. */
 export const TryScreen = ({ mark }: { readonly mark: string }) => {
-  const { id } = useOpenJob();
+  const { id } = useHandling();
   const router = useRouter();
   const found = usePiece(mark);
   if (found === undefined) return <Loading what="Fetching the piece …" />;

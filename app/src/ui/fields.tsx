@@ -1,6 +1,6 @@
 import { useEffect, useId, useRef } from 'react';
 import { View } from 'react-native';
-import { useFault, useOpenJob } from '../data/open-job';
+import { useDisplay, useFault, useHandling, useProblems } from '../data/open-job';
 import { Choice } from './choice';
 import { Entry, type Hand, type Reading } from './entry';
 import {
@@ -33,7 +33,7 @@ interface FieldProps<T> {
 const useHand = (
   path: string,
 ): Hand & { readonly typing: (act: () => void, said?: string) => void } => {
-  const { hand, typedBefore, keepTyped, keepReading } = useOpenJob();
+  const { hand, typedBefore, keepTyped, keepReading } = useHandling();
   return {
     takeUp: () => hand.takeUp(path, true),
     withdraw: () => hand.withdraw(path),
@@ -62,8 +62,8 @@ export const LengthField = ({
   /** The field of the job that it comes to, where that has another of its own on the screen. */
   readonly refusedAt?: string;
 }) => {
-  const { job, problemAt } = useOpenJob();
-  const { display } = job;
+  const { problemAt } = useProblems();
+  const display = useDisplay();
   const imperial = display.units === 'imperial';
   const onFault = useFault(path);
   const hand = useHand(path);
@@ -84,7 +84,8 @@ export const LengthField = ({
 };
 
 export const PitchField = ({ path, value, onValue, ...rest }: FieldProps<string>) => {
-  const { job, problemAt } = useOpenJob();
+  const display = useDisplay();
+  const { problemAt } = useProblems();
   const onFault = useFault(path);
   const hand = useHand(path);
   return (
@@ -93,7 +94,7 @@ export const PitchField = ({ path, value, onValue, ...rest }: FieldProps<string>
       hand={hand}
       onValue={(next) => hand.typing(() => onValue(next))}
       written={value}
-      read={readPitchEntry(job.display.pitch)}
+      read={readPitchEntry(display.pitch)}
       onFault={onFault}
       problem={problemAt(path)}
       keys={PITCH_KEYS}
@@ -114,7 +115,7 @@ const readAngle = (text: string): Reading<number> => {
 
 /** An inside angle of a plan, degrees. */
 export const AngleField = ({ path, value, onValue, ...rest }: FieldProps<number>) => {
-  const { problemAt } = useOpenJob();
+  const { problemAt } = useProblems();
   const onFault = useFault(path);
   const hand = useHand(path);
   return (
@@ -135,7 +136,7 @@ export const AngleField = ({ path, value, onValue, ...rest }: FieldProps<number>
 
 /** One of a few ways, of the open job: what is chosen is one entry that says what it was and is. */
 export const ChoiceField = <T extends string>(props: Parameters<typeof Choice<T>>[0]) => {
-  const { hand } = useOpenJob();
+  const { hand } = useHandling();
   const { label, value, options, onChange } = props;
   const say = useTerms();
   const named = (one: T): string => options.find((option) => option.value === one)?.label ?? one;

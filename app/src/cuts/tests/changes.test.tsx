@@ -3,7 +3,7 @@ import { act, fireEvent, render, screen, within } from '@testing-library/react-n
 import {
   handInMemory,
   openInMemory,
-  useOpenJob,
+  useDisplay,
   useRoof,
 } from '../../data/tests/open-job-in-memory';
 import { ChangesBar, ChangesProvider } from '../changes';
@@ -22,14 +22,14 @@ const WALL = 'blocks.0.outline.1';
 const house = (across: number): Job => newJob('t', DISPLAY, 9000, across, '35°');
 
 const Page = () => {
-  const { job } = useOpenJob();
+  const display = useDisplay();
   const { roof } = useRoof();
   return (
     <ChangesProvider>
       <ChangesBar />
       <CutListView
         members={roof?.cuts.members ?? []}
-        display={job.display}
+        display={display}
         chosen={null}
         onOpen={() => undefined}
       />

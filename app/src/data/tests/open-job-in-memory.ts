@@ -1,9 +1,10 @@
 import { readJob, type Job, type Side } from '@ogee/core/src/job';
+import { spoken } from '@ogee/core/src/sentence';
 import { solve, type Solution } from '@ogee/core/src/solve';
 import { useSyncExternalStore } from 'react';
 import { roofAnswer } from '../../solver/answers';
 import type { ShownRoof } from '../../solver/solving';
-import { JobInHand, problemText } from '../job-in-hand';
+import { JobInHand } from '../job-in-hand';
 import type { Outbox } from '../outbox';
 
 /** Stands in for the open job in component tests: the real job in hand over an outbox whose server never answers. */
@@ -62,16 +63,31 @@ const solutionOf = (of: Job): Solution | null => {
   return found;
 };
 
-export const useOpenJob = () => {
+const useSnapshot = () => {
   const own = handInMemory();
-  const snapshot = useSyncExternalStore(own.subscribe, own.read);
-  const { job, inHand } = snapshot;
+  return useSyncExternalStore(own.subscribe, own.read);
+};
+
+export const useJob = () => useSnapshot().job;
+export const useDisplay = () => useSnapshot().job.display;
+export const useStanding = useSnapshot;
+
+export const useProblems = () => {
+  const { job, inHand } = useSnapshot();
   const checked = readJob(job);
-  const problems = checked.ok ? [] : checked.problems;
   return {
-    ...snapshot,
+    problems: checked.ok ? [] : checked.problems,
+    problemAt: (path: string): string | undefined =>
+      inHand?.path === path && inHand.problem !== null
+        ? spoken(inHand.problem.text, job.display)
+        : undefined,
+  };
+};
+
+export const useHandling = () => {
+  const own = handInMemory();
+  return {
     id: 'in-memory',
-    problems,
     edit: own.edit,
     hand: own,
     doUndo: own.undo,
@@ -83,10 +99,6 @@ export const useOpenJob = () => {
       else typed.set(path, text);
     },
     keepReading: (): void => undefined,
-    problemAt: (path: string): string | undefined =>
-      inHand?.path === path && inHand.problem !== null
-        ? problemText(inHand.problem, job)
-        : undefined,
   };
 };
 
@@ -101,8 +113,7 @@ const roofInMemory = (): ShownRoof | null => {
 
 /** Stands in for the open roof: worked out here, without a thread. */
 export const useRoof = () => {
-  const own = handInMemory();
-  useSyncExternalStore(own.subscribe, own.read);
+  useSnapshot();
   return { roof: roofInMemory(), stale: false };
 };
 

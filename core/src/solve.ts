@@ -6,7 +6,7 @@ import { notesOf, remarksOn, type Remark } from './remarks';
 import { sheathingOf } from './sheathing';
 import { ok, refused, type Problem, type Result } from './problem';
 import { say, spoken } from './sentence';
-import { isPlain, workOutRoof, type Roof } from './roof';
+import { isPlain, withWaysOut, workOutRoof, type Roof } from './roof';
 
 export interface Solution {
   readonly job: Job;
@@ -64,8 +64,7 @@ const notProved = (solution: Solution): Problem[] => {
     });
 };
 
-/** The whole way from a checked job to a cut list. Pure and deterministic: the same job gives the same bytes. */
-export const solve = (job: Job): Result<Solution> => {
+const workOut = (job: Job): Result<Solution> => {
   const roof = workOutRoof(job);
   if (!roof.ok) return roof;
   const framing = frameRoof(job, roof.value);
@@ -94,6 +93,13 @@ export const solve = (job: Job): Result<Solution> => {
   const sawn = impossible(solution);
   const problems = sawn.length > 0 ? sawn : notProved(solution);
   return problems.length > 0 ? refused(problems) : ok(solution);
+};
+
+/** The whole way from a checked job to a cut list. Pure and deterministic: the same job gives the same bytes. */
+export const solve = (job: Job): Result<Solution> => {
+  const solution = workOut(job);
+  if (solution.ok) return solution;
+  return refused(withWaysOut(job, solution.problems, (other) => workOut(other).ok));
 };
 
 /** Proves, or disproves, that the solved frame is whole and closes. */

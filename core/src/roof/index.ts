@@ -10,6 +10,7 @@
  */
 export { cheekStudOf } from './dormers';
 export { workOutRoof } from './work-out';
+export { withWaysOut } from './near-miss';
 export { onSide, sideLines, type SideLine } from './side-lines';
 export { heightAt } from './bands';
 export { carryRidge, shareSide } from './edges';

@@ -274,6 +274,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
           }}
           inputMode="decimal"
           autoComplete="off"
+          spellCheck={false}
           placeholder={placeholder}
           aria-label={name}
           aria-describedby={`${id}-echo`}

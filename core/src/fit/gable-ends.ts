@@ -1,4 +1,4 @@
-import { FIT_GAP_MM, SAME_WAY_SINE, v3 } from '../geom';
+import { FIT_GAP_MM, SAME_WAY_SINE, v3, type Vec3 } from '../geom';
 import type { Stock } from '../job';
 import { isRafter } from '../kinds';
 import { inMm, say } from '../sentence';
@@ -14,39 +14,70 @@ const EVEN_MM = FIT_GAP_MM;
 /** Lookouts this little further apart than the rafters are not. mm */
 const SLACK_MM = 0.2;
 
-/** Where along a barge the middles of what is butted against its inner face stand. mm */
-const rungsOn = (barge: Placed, touching: Touching): number[] => {
-  const { a } = barge.member.frame;
+/** What is butted against a barge's inner face. */
+const rungsOn = (barge: Placed, touching: Touching): Placed[] => {
   const found = touching(barge).flatMap((contact): Placed[] => {
     const other = contact.one === barge ? contact.other : contact.one;
     return isMember(other) && other.member.kind === 'lookout' ? [other] : [];
   });
-  return [...new Set(found)]
-    .map(({ member }) => v3.dot(member.frame.origin, a))
-    .sort((p, q) => p - q);
+  return [...new Set(found)];
 };
 
-/** Where along a barge the first of its lookouts stands, and the last. mm */
+/** How a barge's slope is measured by its lookouts: up it, square to them, and off it; unit. */
+interface Way {
+  readonly up: Vec3;
+  readonly off: Vec3;
+  /** They stand square to the barge too. */
+  readonly square: boolean;
+}
+
+const wayOf = (barge: Placed, [rung]: readonly Placed[]): Way => {
+  const { a, e } = barge.member.frame;
+  const level = rung?.member.frame.a ?? barge.member.frame.s;
+  const slant = v3.dot(a, level);
+  if (Math.abs(slant) < SAME_WAY_SINE) return { up: a, off: e, square: true };
+  const up = v3.unit(v3.sub(a, v3.scale(level, slant)));
+  const off = v3.cross(up, level);
+  return { up, off: v3.scale(off, Math.sign(off[2])), square: false };
+};
+
+/** Whether a barge leaves its lookouts' square, or comes askew against the ridge's line. */
+const isAskew = ({ member: { frame, ends } }: Placed, { square }: Way): boolean =>
+  !square ||
+  ends.some(
+    ({ at, keep }) => at === 'top' && Math.abs(v3.dot(keep.normal, frame.s)) > SAME_WAY_SINE,
+  );
+
+/** Where up the slope the first of a barge's lookouts stands, and the last; out of square the last is clear of the ridge. mm */
 const reachOf = (
   { framing, timber }: FrameOnSite['job'],
   barge: Placed,
   lookout: Stock,
+  { up, off, square }: Way,
 ): readonly [first: number, last: number] => {
-  const { a } = barge.member.frame;
-  const slope = barge.member.axis.slopeRad;
-  const tops = barge.tops.flatMap(({ points }) => points.map((p) => v3.dot(p, a)));
-  const [low, high] = [Math.min(...tops), Math.max(...tops)];
+  const { axis } = barge.member;
+  // Measured where the roofing lies: along the corner that comes to the roof.
+  const tops = barge.tops.flatMap(({ points }) => points);
+  const highest = Math.max(...tops.map((p) => v3.dot(p, off)));
+  const on = tops
+    .filter((p) => square || highest - v3.dot(p, off) < TOUCHING_MM)
+    .map((p) => v3.dot(p, up));
+  const [low, high] = [Math.min(...on), Math.max(...on)];
+  const steep = Math.tan(axis.slopeRad);
+  const ridge = (timber.ridge?.thickness ?? 0) / 2 / Math.cos(axis.slopeRad);
   // Laid flat, its own width clear of the tail's end, and clear of the ridge's board.
   return framing.lookouts === 'laid-in'
-    ? [
-        low + 1.5 * lookout.depth,
-        high -
-          lookout.depth / 2 -
-          lookout.thickness * Math.tan(slope) -
-          (timber.ridge?.thickness ?? 0) / 2 / Math.cos(slope),
-      ]
-    : [low + lookout.thickness / 2, high - lookout.thickness / 2 - lookout.depth * Math.tan(slope)];
+    ? [low + 1.5 * lookout.depth, high - lookout.depth / 2 - lookout.thickness * steep - ridge]
+    : [
+        low + lookout.thickness / 2,
+        high - lookout.thickness / 2 - lookout.depth * steep - (square ? 0 : ridge),
+      ];
 };
+
+/** A top corner this near to the roof's plane comes to it. mm */
+const TOUCHING_MM = 0.02;
+/** As much lower the last lookout may stand where the ridge beside it is out of square. mm */
+const CLEAR_MM = 60;
 
 /** Of a housing's bottom this much may be bare: rounding. mm² */
 const BARE_MM2 = 200;
@@ -106,9 +137,17 @@ export const gableEndsAmiss = (site: FrameOnSite, touching: Touching): FitProble
         ) < 1,
     );
     if (beside) return [];
-    const [first, last] = reachOf(job, barge, lookout);
-    if (last < first) return [];
-    const rungs = rungsOn(barge, touching);
+    const found = rungsOn(barge, touching);
+    const way = wayOf(barge, found);
+    const [first, top] = reachOf(job, barge, lookout, way);
+    if (top < first) return [];
+    const rungs = found
+      .map(({ member }) => v3.dot(member.frame.origin, way.up))
+      .sort((p, q) => p - q);
+    // Beside a ridge that leaves the slope's level the last stands a little lower.
+    const own = rungs.at(-1) ?? top;
+    const lower = own < top && top - own < CLEAR_MM && isAskew(barge, way);
+    const last = lower ? own : top;
     if (rungs.length < 2)
       return [
         findingOn(barge, 'missing', last - first, say`${barge.mark} has no ‹lookouts› to stand on`),

@@ -1,5 +1,5 @@
 import { SAME_HEIGHT_MM } from '../geom';
-import { offSquareGables } from '../frame';
+import { memberId, offSquareGables } from '../frame';
 import { clearanceOf } from '../job';
 import { inMm, say } from '../sentence';
 import type { Roof, SideLine } from '../roof';
@@ -60,15 +60,25 @@ export const aboutEaves = ({ job, roof, framing }: Subject): Remark[] => {
         say`the gable overhang wants ‹barges› and ‹lookouts›; give them under Roof, or frame it another way`,
       ),
     );
-  if (job.timber.barge !== undefined)
-    for (const { block, side } of offSquareGables(roof))
-      if (side.overhangMm > 0)
-        remarks.push(
-          caution(
-            'gable-off-square',
-            say`${block}, wall ${side.index + 1}: the ‹gable› is not square to the slopes beside it, so its ‹barges› and ‹lookouts› are not worked out and not in the list. Set them to a line along the edge of the roof on site`,
-          ),
-        );
+  if (job.timber.barge !== undefined) {
+    const has = (block: string, side: number): boolean =>
+      framing.members.some(({ id }) => id.startsWith(`${memberId(block, 'barge', side)}.`));
+    for (const { block, side } of offSquareGables(roof)) {
+      if (side.overhangMm === 0) continue;
+      const place = say`${block}, wall ${side.index + 1}: the ‹gable› is not square to the slopes beside it`;
+      remarks.push(
+        has(block, side.index)
+          ? note(
+              'gable-off-square',
+              say`${place}. Its ‹barges› run along the edge of the roof, and one top corner of them comes to it; each ‹lookout› has its own length, square at the rafter and cut to the ‹barge›`,
+            )
+          : caution(
+              'gable-off-square',
+              say`${place}, so its ‹barges› and ‹lookouts› are not worked out and not in the list. Set them to a line along the edge of the roof on site`,
+            ),
+      );
+    }
+  }
   const widest = Math.max(0, ...hanging.map(({ overhangMm }) => overhangMm));
   const laidIn = job.framing.lookouts === 'laid-in';
   if (job.timber.barge !== undefined && !laidIn && widest > USUAL_LADDER_MM)

@@ -3,6 +3,7 @@ import { fit } from '../solve';
 import { isRafter } from '../kinds';
 import { anyHouseOut, houseOut, type Corners, type HouseOut } from './any-house-out';
 import { solvedInput } from './building';
+import { unseenSpoilings } from './spoil-houses';
 
 const square: HouseOut = {
   ends: ['gable', 'gable'],
@@ -29,46 +30,93 @@ describe('a house out of square', () => {
     );
   }, 120_000);
 
-  it('a millimetre out at its eaves has no barge on either slope of its gables, and says so of each', () => {
+  it('has its barges and lookouts, and says of each gable that it is not square', () => {
     const whole = solved({});
     expect([count(whole, 'barge'), saidOf(whole, 'gable-off-square')]).toEqual([4, []]);
-    // The far eave no longer runs beside the near one: square to one slope, the gables are off the other.
+    for (const lookouts of ['butted', 'laid-in'] as const)
+      for (const mm of [1, 30, 150]) {
+        // The far eave no longer runs beside the near one: square to one slope, the gables are off the other.
+        const out = solved({
+          lookouts,
+          corners: [
+            [0, 0],
+            [0, 0],
+            [0, mm],
+          ],
+        });
+        expect(count(out, 'barge')).toBe(4);
+        expect(count(out, 'lookout')).toBeGreaterThan(40);
+        expect(saidOf(out, 'gable-off-square').map(({ level }) => level)).toEqual(['note', 'note']);
+      }
+    // Where none was asked for, there is nothing to say.
+    expect(saidOf(solved({ corners: [[30, 0]], lookouts: null }), 'gable-off-square')).toEqual([]);
+  });
+
+  it('has each barge along the edge of the roof, and each lookout out to it', () => {
+    const [across, outMm] = [6000, 60];
+    const rise = 9 / 12;
     const out = solved({
       corners: [
         [0, 0],
         [0, 0],
-        [0, 1],
+        [outMm, 0],
       ],
     });
-    expect([count(out, 'barge'), count(out, 'lookout')]).toEqual([0, 0]);
-    expect(saidOf(out, 'gable-off-square')).toHaveLength(2);
-    // Less than is ever measured is square.
-    expect(
-      count(
-        solved({
-          corners: [
-            [0, 0],
-            [0, 0],
-            [0, 0.2],
-          ],
-        }),
-        'barge',
-      ),
-    ).toBe(4);
+    const slant = Math.atan(outMm / across);
+    const [near] = out.members.filter(({ id }) => id.startsWith('main.barge.1.'));
+    // Along the slanting edge the same rise has a longer run.
+    expect(near!.axis.slopeRad).toBeCloseTo(Math.atan(rise * Math.cos(slant)), 9);
+    const own = out.members.filter(
+      ({ id, side }) => id.startsWith('main.lookout.1.') && side === 0,
+    );
+    // From the plate up the rafter runs along the slope's fall, and the edge leaves it.
+    const above = own.filter(({ frame: { origin } }) => origin[1] > 0);
+    const steps = above.slice(1).map(({ axis }, i) => axis.runMm - above[i]!.axis.runMm);
+    const apart = above[1]!.frame.origin[1] - above[0]!.frame.origin[1];
+    expect(steps.length).toBeGreaterThan(6);
+    for (const step of steps) expect(step).toBeCloseTo(apart * Math.tan(slant), 6);
+    expect(apart).toBeLessThan(400);
   });
 
-  it('keeps the barges of the gable that is square where the other is not', () => {
-    const out = solved({
+  it.each(['butted', 'laid-in'] as const)(
+    'is told from one whose barge or %s lookout is wrong in any way',
+    (lookouts) => {
+      const out = solved({
+        lookouts,
+        corners: [
+          [0, 0],
+          [0, 0],
+          [60, 0],
+        ],
+      });
+      const at = (kind: string) => out.members.filter(({ id }) => id.startsWith(`main.${kind}.1.`));
+      const rungs = at('lookout');
+      const boards = [...at('barge'), rungs[0]!, rungs[5]!, rungs.at(-1)!];
+      expect(unseenSpoilings(out, boards)).toEqual([]);
+    },
+    60_000,
+  );
+
+  it('has no barge over a gable that is oblique or has no room for a ladder, and a caution', () => {
+    const bare = (input: ReturnType<typeof houseOut>) => {
+      const out = solvedInput(input);
+      expect(count(out, 'barge')).toBe(0);
+      expect(saidOf(out, 'gable-off-square').map(({ level }) => level)).toContain('caution');
+    };
+    bare(houseOut({ ...square, ends: ['eave', 'gable'], corners: [[700, 0]] }));
+    const { blocks, ...narrow } = houseOut({
+      ...square,
       corners: [
         [0, 0],
         [0, 0],
         [30, 0],
+        [40, 0],
       ],
     });
-    expect([1, 3].map((side) => count(out, 'barge', side))).toEqual([0, 2]);
-    expect(saidOf(out, 'gable-off-square')).toHaveLength(1);
-    // Where none was asked for, there is nothing to say.
-    expect(saidOf(solved({ corners: [[30, 0]], lookouts: null }), 'gable-off-square')).toEqual([]);
+    const sides = blocks[0]!.sides.map((side) =>
+      side.roof === 'gable' ? { ...side, overhang: 38 } : side,
+    );
+    bare({ ...narrow, blocks: [{ ...blocks[0]!, sides }] });
   });
 
   it('has no rafter in the wedge beside a gable narrower than a space: each runs from plate to ridge', () => {

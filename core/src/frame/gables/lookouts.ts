@@ -1,7 +1,8 @@
 import {
   chordWithin,
+  flip,
   halfSpace,
-  intervals,
+  planeAt,
   SAME_POINT_MM,
   v2,
   v3,
@@ -13,66 +14,40 @@ import { isRafter } from '../../kinds';
 import { inMm, mostMm, say } from '../../sentence';
 import type { Problem } from '../../problem';
 import { clashing, facesOf, nearLines } from '../joint/in-space';
-import { plumbFrame } from '../member/board';
 import { axisOf, memberId, type EndCut, type Member, type Notch } from '../member/member';
 import { sideAt, type Site } from '../site';
-import type { Rake } from './rake';
+import { laidAlong, laidIn, onGable, rungsAlong, toBarge, upOf } from './lookout-places';
+import { isSquare, type Rake } from './rake';
 
 /** How much of a rafter's depth a lookout laid through its top may take. */
 const MOST_HOUSED = 1 / 2;
 
-/** How lookouts carry the barge: butted between it and the gable's rafter, or laid in through its top to the next. */
-const laidIn = ({ job }: Pick<Site, 'job'>): boolean => job.framing.lookouts === 'laid-in';
+/** Where a lookout begins: how far out of the gable's face, on which plane, and on whose. */
+interface InnerEnd {
+  readonly fromMm: number;
+  /** Square to the lookout where none is given. */
+  readonly keep?: EndCut['keep'];
+  readonly meets: string | null;
+}
 
-/** The direction up a rake's slope. */
-const upOf = ({ slope }: Rake): Vec3 => plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).a;
-
-/**
- * Where the middles of a ladder's rungs stand along a rake, from its low end, along the slope: the first flush with the
- * tail's top corner, the last clear of the peak. mm
- *
- *      ╱╲      a rung stands square to the slope: its bottom edge lies uphill of its top
- *     ╱╲ ╲╲
- *    ╱  ╲ ╲╲ peak
- */
-const rungsAlong = (site: Site, { slope, low, high }: Rake, stock: Stock): number[] => {
-  const length = v3.distance(low, high);
-  const first = stock.thickness / 2;
-  const last = length - stock.thickness / 2 - stock.depth * Math.tan(slope.slopeRad);
-  return intervals.evenly(first, last, site.job.framing.spacing);
-};
-
-/**
- * Likewise of lookouts laid flat in through the rafter's top: the first its own width clear of the tail's top corner, so
- * that wood is left past it, the last clear of the ridge's board. mm
- */
-const laidAlong = (site: Site, { slope, low, high }: Rake, stock: Stock): number[] => {
-  const ridge = (site.job.timber.ridge?.thickness ?? 0) / 2 / Math.cos(slope.slopeRad);
-  const last =
-    v3.distance(low, high) -
-    stock.depth / 2 -
-    stock.thickness * Math.tan(slope.slopeRad) -
-    Math.max(ridge, SAME_POINT_MM);
-  return intervals.evenly(1.5 * stock.depth, last, site.job.framing.spacing);
-};
-
-/** A board square out from a gable, from `from` to `to` past its wall's face. mm */
-const squareOut = (
+/** A board out from a gable along its slope's level, from its wall's face to the barge. mm */
+const levelOut = (
   rake: Rake,
   stock: Stock,
   id: string,
   lie: { readonly origin: Vec3; readonly e: Vec3; readonly topMm: number },
-  from: number,
-  to: number,
-  inner: string | null,
+  barge: Stock,
+  inner: InnerEnd,
 ): Member => {
-  const { slope, outward, border, eave } = rake;
-  const a: Vec3 = [outward[0], outward[1], 0];
-  const end = (at: 'top' | 'bottom', t: number, way: 1 | -1): EndCut => ({
+  const { slope, low, outward, level, border, eave } = rake;
+  const a: Vec3 = [level[0], level[1], 0];
+  const out: Vec3 = [outward[0], outward[1], 0];
+  const start = v3.add(lie.origin, v3.scale(a, inner.fromMm));
+  const end = (at: 'top' | 'bottom', keep: EndCut['keep']): EndCut => ({
     at,
     name: 'end cut',
-    keep: halfSpace(v3.add(lie.origin, v3.scale(a, t)), v3.scale(a, way)),
-    meets: at === 'bottom' ? inner : null,
+    keep,
+    meets: at === 'bottom' ? inner.meets : null,
   });
   return {
     id,
@@ -81,17 +56,20 @@ const squareOut = (
     side: eave.side,
     stock,
     frame: {
-      origin: v3.add(lie.origin, v3.scale(a, from)),
+      origin: start,
       a,
       e: lie.e,
       s: v3.cross(lie.e, a),
     },
     topMm: lie.topMm,
-    ends: [end('top', to, 1), end('bottom', from, -1)],
+    ends: [
+      end('top', halfSpace(v3.sub(low, v3.scale(out, barge.thickness)), out)),
+      end('bottom', inner.keep ?? halfSpace(start, v3.scale(a, -1))),
+    ],
     notches: [],
     bevels: [],
     mayStandProud: false,
-    axis: axisOf(to - from, 0),
+    axis: axisOf(toBarge(rake, barge) - inner.fromMm, 0),
     pair: { rise: slope.rise, run: 1 },
     fold: null,
     dropMm: null,
@@ -104,31 +82,58 @@ export interface Lookouts {
   readonly resawn: readonly Member[];
 }
 
-/** Where on a rake's line, over the gable's face, something stands so far along it. */
-const onGable = (rake: Rake, along: number): Vec3 => {
-  const out: Vec3 = [rake.outward[0], rake.outward[1], 0];
-  return v3.sub(v3.add(rake.low, v3.scale(upOf(rake), along)), v3.scale(out, rake.overhangMm));
+/** Out of square the gable's rafter is flush with its wall at one end only: a rung comes in to whichever face it has there. */
+const innerEnd = (
+  rake: Rake,
+  barge: Stock,
+  stock: Stock,
+  origin: Vec3,
+  own: readonly Member[],
+): InnerEnd | null => {
+  const level: Vec3 = [rake.level[0], rake.level[1], 0];
+  const within = v3.scale(rake.slope.plane.normal, stock.depth / 2);
+  const from = v3.add(v3.sub(origin, within), v3.scale(level, toBarge(rake, barge)));
+  const found = nextInside([from], rake.level, own);
+  if (found === null) return null;
+  const p = v3.sub(from, v3.scale(level, found.mm));
+  // Past the plate it is trimmed along the wall.
+  const cheek = found.rafter.ends.find(({ keep }) => Math.abs(planeAt(keep, p)) < SAME_POINT_MM);
+  const fromMm = toBarge(rake, barge) - found.mm;
+  return {
+    fromMm,
+    ...(cheek !== undefined && { keep: flip(cheek.keep) }),
+    meets: null,
+  };
 };
 
-/** The rungs between the gable's first rafter and the barge, square to both. */
-const rungAt = (rake: Rake, barge: Stock, stock: Stock, along: number, id: string): Member =>
-  squareOut(
-    rake,
-    stock,
-    id,
-    { origin: onGable(rake, along), e: rake.slope.plane.normal, topMm: 0 },
-    0,
-    rake.overhangMm - barge.thickness,
-    null,
-  );
+/** A rung between the gable's first rafter and the barge, square to the rafter; null where none stands there. */
+const rungAt = (
+  rake: Rake,
+  barge: Stock,
+  stock: Stock,
+  along: number,
+  id: string,
+  own: readonly Member[],
+): Member | null => {
+  const origin = onGable(rake, along);
+  const inner = isSquare(rake)
+    ? { fromMm: 0, meets: null }
+    : innerEnd(rake, barge, stock, origin, own);
+  const lie = { origin, e: rake.slope.plane.normal, topMm: 0 };
+  return inner === null ? null : levelOut(rake, stock, id, lie, barge, inner);
+};
 
-/** The rafters of a rake's slope that stand in the gable's wall, flush with its face. */
+/** The rafters of a rake's slope that stand in the gable's wall, flush with its face: at one end, where it is out of square. */
 const gableRafters = (site: Site, rake: Rake, before: readonly Member[]): Member[] => {
-  const { border, eave, outward } = rake;
+  const { border, eave, outward, level } = rake;
   const { start } = sideAt(site, border.block, border.side);
-  return before.filter((member) => {
-    if (!isRafter(member) || member.block !== border.block || member.side !== eave.side)
-      return false;
+  const own = before.filter(
+    (member) => isRafter(member) && member.block === border.block && member.side === eave.side,
+  );
+  const out = ({ frame: { origin } }: Member): number => v2.dot(v3.inPlan(origin), level);
+  const outmost = Math.max(...own.map(out));
+  return own.filter((member) => {
+    if (!isSquare(rake)) return outmost - out(member) < SAME_POINT_MM;
     const in2: Vec2 = v3.inPlan(v3.sub(member.frame.origin, [start[0], start[1], 0]));
     return Math.abs(v2.dot(in2, outward) + member.stock.thickness / 2) < SAME_POINT_MM;
   });
@@ -144,7 +149,7 @@ interface AtGable {
 const SPACES_IN = 3;
 
 const atGable = (site: Site, rake: Rake, before: readonly Member[]): AtGable => {
-  const inward: Vec3 = [-rake.outward[0], -rake.outward[1], 0];
+  const inward: Vec3 = [-rake.level[0], -rake.level[1], 0];
   const { depth } = site.job.timber.common;
   const reads = [rake.low, rake.high].flatMap((p): Vec3[] => [p, [p[0], p[1], p[2] - 2 * depth]]);
   return {
@@ -153,13 +158,13 @@ const atGable = (site: Site, rake: Rake, before: readonly Member[]): AtGable => 
   };
 };
 
-/** The first rafter inside a gable that a line square in from its face comes to, and how far in; null where none does. */
+/** The first rafter inside a gable that a line in from its face comes to, and how far in; null where none does. */
 const nextInside = (
   from: readonly Vec3[],
-  outward: Vec2,
+  out: Vec2,
   rafters: readonly Member[],
 ): { readonly rafter: Member; readonly mm: number } | null => {
-  const inward: Vec3 = [-outward[0], -outward[1], 0];
+  const inward: Vec3 = [-out[0], -out[1], 0];
   const hits = from.map((p) =>
     rafters
       .flatMap((rafter) =>
@@ -217,25 +222,24 @@ const laidAt = (
   );
   const [through] = own.filter((rafter) =>
     facesOf(rafter).some(
-      (piece) => chordWithin(piece, middle, [rake.outward[0], rake.outward[1], 0]) !== null,
+      (piece) => chordWithin(piece, middle, [rake.level[0], rake.level[1], 0]) !== null,
     ),
   );
   if (through === undefined) return null;
   const edges = [0.5, 0, -0.5].map((share) => v3.add(middle, v3.scale(up, share * stock.depth)));
   const next = nextInside(
     edges,
-    rake.outward,
+    rake.level,
     inside.filter((member) => isRafter(member) && member !== through),
   );
   if (next === null) return null;
-  const lookout = squareOut(
+  const lookout = levelOut(
     rake,
     stock,
     id,
     { origin: middle, e: up, topMm: stock.depth / 2 },
-    -next.mm,
-    rake.overhangMm - barge.thickness,
-    next.rafter.id,
+    barge,
+    { fromMm: -next.mm, meets: next.rafter.id },
   );
   const clear = clashing(lookout, inside).every((other) => other === through);
   return clear ? { lookout, through } : null;
@@ -253,7 +257,10 @@ export const tooThick = (site: Site, stock: Stock): Problem | null => {
     : null;
 };
 
-/** The lookouts of one rake; where one cannot be laid in, it is butted like a ladder's rung. */
+/**
+ * The lookouts of one rake; where one cannot be laid in, it is butted like a ladder's rung. Null where one finds no rafter
+ * to stand against.
+ */
 export const lookoutsOf = (
   site: Site,
   rake: Rake,
@@ -261,26 +268,23 @@ export const lookoutsOf = (
   stock: Stock,
   first: number,
   before: readonly Member[],
-): Lookouts => {
+): Lookouts | null => {
   const { block, side } = rake.border;
-  const id = (i: number): string => memberId(block, 'lookout', side, first + i);
-  if (!laidIn(site))
-    return {
-      members: rungsAlong(site, rake, stock).map((along, i) =>
-        rungAt(rake, barge, stock, along, id(i)),
-      ),
-      resawn: [],
-    };
-  const resawn = new Map<string, Member>();
   const at = atGable(site, rake, before);
-  const members = laidAlong(site, rake, stock).map((along, i): Member => {
-    const laid = laidAt(rake, barge, stock, along, id(i), at);
-    if (laid === null) return rungAt(rake, barge, stock, along, id(i));
+  const resawn = new Map<string, Member>();
+  const places = (laidIn(site) ? laidAlong : rungsAlong)(site, rake, stock);
+  const members = places.flatMap((along, i): Member[] => {
+    const id = memberId(block, 'lookout', side, first + i);
+    const laid = laidIn(site) ? laidAt(rake, barge, stock, along, id, at) : null;
+    if (laid === null) {
+      const rung = rungAt(rake, barge, stock, along, id, at.own);
+      return rung === null ? [] : [rung];
+    }
     const { lookout, through } = laid;
     const now = resawn.get(through.id) ?? through;
     const notches = [...now.notches, housing(rake, stock, along, lookout.id)];
     resawn.set(through.id, { ...now, notches });
-    return lookout;
+    return [lookout];
   });
-  return { members, resawn: [...resawn.values()] };
+  return members.length < places.length ? null : { members, resawn: [...resawn.values()] };
 };

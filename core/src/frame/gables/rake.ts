@@ -1,4 +1,4 @@
-import { v2, v3, type Vec2, type Vec3 } from '../../geom';
+import { SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { Roof, RoofBorder, SideLine, Slope } from '../../roof';
 import { sideAt, slopeAt, type Site } from '../site';
 
@@ -6,6 +6,8 @@ import { sideAt, slopeAt, type Site } from '../site';
 export const SAME_MM = 1;
 /** A gable is square to its slope where the one runs off the other by less than this from eave to peak. mm */
 const OFF_SQUARE_MM = 0.1;
+/** A gable this far out of square is meant to be oblique: its barges would want their tops planed. Tangent. */
+const OBLIQUE = Math.tan(Math.PI / 36);
 
 /** A rake that hangs over its gable, and the eave that its slope comes down to. */
 export interface Rake {
@@ -15,9 +17,18 @@ export interface Rake {
   readonly high: Vec3;
   /** Out of the gable, level and unit. */
   readonly outward: Vec2;
+  /** Up the edge itself in plan, unit: off the fall of its slope where the gable is out of square. */
+  readonly up: Vec2;
+  /** Out of the gable along its slope's level, unit: off `outward` by as much. */
+  readonly level: Vec2;
+  /** Square to the line that it comes up to, in plan and unit, up the slope: off its fall where the eaves part. */
+  readonly toLine: Vec2;
   readonly overhangMm: number;
   readonly eave: { readonly block: string; readonly side: number };
 }
+
+/** Whether a rake runs up the fall of its slope. */
+export const isSquare = ({ up, slope }: Rake): boolean => up === slope.uphill;
 
 /** The edges of the roof over its gables. */
 const gableRakes = (roof: Roof): RoofBorder[] =>
@@ -57,28 +68,68 @@ export const offSquareGables = (
   );
 };
 
+const meet = ({ from, to }: Pick<RoofBorder, 'from' | 'to'>, p: Vec3): boolean =>
+  [from, to].some((end) => v2.distance(v3.inPlan(end), v3.inPlan(p)) < SAME_MM);
+
+/** Whether a break in pitch comes to a gable's edges. */
+const isBroken = (roof: Roof, { block, side }: Gable): boolean =>
+  gableRakes(roof)
+    .filter((rake) => rake.block === block && rake.side === side.index)
+    .some((rake) =>
+      roof.edges.some(
+        (edge) => edge.kind === 'break' && [edge.from, edge.to].some((p) => meet(rake, p)),
+      ),
+    );
+
 /**
- * The rakes that want a barge: over a gable square to its slopes, up to a ridge, a break in pitch or a wall. Two barges
- * carry each other at the peak: where the gable is not square to one slope, the other has none either.
+ * The gables out of square whose barges are not worked out: oblique ones, those with a break in pitch, those over which
+ * the roof hangs by no more than its barge, so that this would lie in the wedge beside the rafter, and those whose studs
+ * on edge would come up askew under lookouts laid in. Two barges carry each other at the peak: both slopes have theirs, or none.
  */
+const bareGables = ({ job, roof }: Pick<Site, 'job' | 'roof'>): Gable[] => {
+  const { timber, framing } = job;
+  const least = (timber.barge?.thickness ?? 0) + SAME_MM;
+  const askew =
+    timber.gableStud !== undefined &&
+    framing.gableStuds === 'notched' &&
+    framing.lookouts === 'laid-in';
+  const oblique = offSquareGables(roof, (off, long) => off > OBLIQUE * long);
+  const isOblique = (side: SideLine): boolean => oblique.some((one) => one.side === side);
+  return offSquareGables(roof).filter(
+    (gable) =>
+      askew || gable.side.overhangMm <= least || isOblique(gable.side) || isBroken(roof, gable),
+  );
+};
+
+/** The rakes that want a barge: up to a ridge, a break in pitch or a wall. */
 export const rakesOf = (site: Site): Rake[] => {
   const { roof } = site;
-  const offSquare = offSquareGables(roof);
+  const bare = bareGables(site);
   return gableRakes(roof).flatMap((border): Rake[] => {
     const side = sideAt(site, border.block, border.side);
     const slope = slopeAt(site, border.slope);
     const eave = slope.sides.find(({ block }) => block === border.block);
     if (side.overhangMm === 0 || eave === undefined) return [];
-    if (offSquare.some((gable) => gable.block === border.block && gable.side === side)) return [];
+    if (bare.some((gable) => gable.side === side)) return [];
     const [low, high] =
       border.from[2] < border.to[2] ? [border.from, border.to] : [border.to, border.from];
-    const ends = roof.edges.some(
+    const ends = roof.edges.find(
       (other) =>
         (other.kind === 'ridge' || other.kind === 'break' || other.kind === 'wall') &&
-        [other.from, other.to].some((p) => v2.distance(v3.inPlan(p), v3.inPlan(high)) < SAME_MM),
+        meet(other, high),
     );
-    if (!ends) return [];
+    if (ends === undefined) return [];
     const outward = v2.scale(side.inward, -1);
-    return [{ border, slope, low, high, outward, overhangMm: side.overhangMm, eave }];
+    const off = v2.dot(outward, slope.uphill);
+    const square = Math.abs(off) < SAME_WAY_SINE;
+    const up = square ? slope.uphill : v2.unit(v2.sub(v3.inPlan(high), v3.inPlan(low)));
+    const level = square ? outward : v2.unit(v2.sub(outward, v2.scale(slope.uphill, off)));
+    const across = v2.left(v2.unit(v2.sub(v3.inPlan(ends.to), v3.inPlan(ends.from))));
+    const toLine =
+      Math.abs(v2.cross(across, slope.uphill)) < SAME_WAY_SINE
+        ? slope.uphill
+        : v2.scale(across, Math.sign(v2.dot(across, slope.uphill)));
+    const { overhangMm } = side;
+    return [{ border, slope, low, high, outward, up, level, toLine, overhangMm, eave }];
   });
 };

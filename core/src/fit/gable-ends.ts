@@ -14,11 +14,18 @@ const EVEN_MM = FIT_GAP_MM;
 /** Lookouts this little further apart than the rafters are not. mm */
 const SLACK_MM = 0.2;
 
-/** What is butted against a barge's inner face. */
+/** What is butted against a barge's inner face and lies in its slope: at a break in pitch one of the other comes to it too. */
 const rungsOn = (barge: Placed, touching: Touching): Placed[] => {
+  const { a, origin } = barge.member.frame;
+  const isOwn = ({ member: { frame, stock } }: Placed): boolean => {
+    const normal = v3.unit(v3.cross(frame.a, a));
+    const off = v3.dot(v3.sub(frame.origin, origin), normal);
+    // Laid flat its middle is measured, on edge its top.
+    return Math.abs(off) < stock.thickness / 2 + FIT_GAP_MM;
+  };
   const found = touching(barge).flatMap((contact): Placed[] => {
-    const other = contact.one === barge ? contact.other : contact.one;
-    return isMember(other) && other.member.kind === 'lookout' ? [other] : [];
+    const other = otherOf(contact, barge);
+    return isMember(other) && other.member.kind === 'lookout' && isOwn(other) ? [other] : [];
   });
   return [...new Set(found)];
 };
@@ -68,16 +75,13 @@ const reachOf = (
   // Laid flat, its own width clear of the tail's end, and clear of the ridge's board.
   return framing.lookouts === 'laid-in'
     ? [low + 1.5 * lookout.depth, high - lookout.depth / 2 - lookout.thickness * steep - ridge]
-    : [
-        low + lookout.thickness / 2,
-        high - lookout.thickness / 2 - lookout.depth * steep - (square ? 0 : ridge),
-      ];
+    : [low + lookout.thickness / 2, high - lookout.thickness / 2 - lookout.depth * steep];
 };
 
 /** A top corner this near to the roof's plane comes to it. mm */
 const TOUCHING_MM = 0.02;
-/** As much lower the last lookout may stand where the ridge beside it is out of square. mm */
-const CLEAR_MM = 60;
+/** As much lower the last lookout may stand out of square: it comes in beside the ridge, which leaves the slope's level. mm */
+const CLEAR_MM = 90;
 
 /** Of a housing's bottom this much may be bare: rounding. mm² */
 const BARE_MM2 = 200;

@@ -80,6 +80,22 @@ describe.each([
   });
 });
 
+it.each(['butted', 'laid-in'] as const)(
+  'a gable with a break has barges up to it and past it, %s lookouts on each',
+  (way) => {
+    // So steep below that the last rung there comes to the barge above it too.
+    const input = inputOf('60°', 250, 'plumb', way === 'laid-in' ? way : undefined);
+    const [block] = input.blocks;
+    const sides = block!.sides.map((side) =>
+      side.roof === 'eave' ? { ...side, breaks: [{ at: 1200, pitch: '25°' }] } : side,
+    );
+    const timber = { ...input.timber, purlin: { thickness: 50, depth: 300 } };
+    const solution = solutionOf({ ...input, timber, blocks: [{ ...block!, sides }] });
+    expect(of(solution, 'barge').reduce((sum, { count }) => sum + count, 0)).toBe(8);
+    expect(fit(solution).problems).toEqual([]);
+  },
+);
+
 it('a barge wants the size of its lookouts too, and none are framed without one', () => {
   const { lookout: _, ...timber } = inputOf('6/12', 250, 'plumb').timber;
   const job = readJob({ ...inputOf('6/12', 250, 'plumb'), timber });

@@ -138,13 +138,19 @@ const isUnder = ({ frame, stock }: Member, over: readonly Member[]): boolean =>
     return shared >= LEAST_UNDER * 2 * Math.min(half, own);
   });
 
-/** Under what stands over it, cut to its undersides; null where that leaves none, or no timber stands over it. */
+/**
+ * Under what stands over it, cut to its undersides; null where that leaves none, or no timber stands over it. A lookout
+ * that comes in beside the rafter of a gable out of square holds nothing: there is no stud where one would reach it.
+ */
 export const underAll = (stud: Member, before: readonly Member[]): Member | null => {
-  const over = clashing(stud, before);
+  const all = clashing(stud, before);
+  const lookouts = all.filter(({ kind }) => kind === 'lookout');
+  const over = all.filter((one) => !lookouts.includes(one));
   const cut = isUnder(stud, over) ? clearInSpace(stud, over, stud.frame.origin) : null;
   const heads = cut?.ends.filter(({ at }) => at === 'top') ?? [];
   // A corner that still reaches the roof has no timber over it.
   if (cut === null || heads.length === 0 || heads.some(({ meets }) => meets === null)) return null;
+  if (clashing(cut, lookouts).length > 0) return null;
   const square = ({ keep }: EndCut): boolean =>
     Math.abs(v3.dot(keep.normal, cut.frame.s)) < SAME_WAY_SINE;
   const ends = cut.ends.map((end) =>

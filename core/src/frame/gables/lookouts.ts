@@ -1,5 +1,6 @@
 import {
   chordWithin,
+  FIT_GAP_MM,
   flip,
   halfSpace,
   planeAt,
@@ -135,7 +136,7 @@ const gableRafters = (site: Site, rake: Rake, before: readonly Member[]): Member
   return own.filter((member) => {
     if (!isSquare(rake)) return outmost - out(member) < SAME_POINT_MM;
     const in2: Vec2 = v3.inPlan(v3.sub(member.frame.origin, [start[0], start[1], 0]));
-    return Math.abs(v2.dot(in2, outward) + member.stock.thickness / 2) < SAME_POINT_MM;
+    return Math.abs(v2.dot(in2, outward) + member.stock.thickness / 2) < FIT_GAP_MM;
   });
 };
 
@@ -176,7 +177,7 @@ const nextInside = (
       .reduce((p1, q) => (q.mm < p1.mm ? q : p1), { rafter: null as Member | null, mm: Infinity }),
   );
   const [first] = hits;
-  return first?.rafter == null || hits.some(({ mm }) => Math.abs(mm - first.mm) > SAME_POINT_MM)
+  return first?.rafter == null || hits.some(({ mm }) => Math.abs(mm - first.mm) > FIT_GAP_MM / 2)
     ? null
     : { rafter: first.rafter, mm: first.mm };
 };

@@ -121,7 +121,7 @@ export const rakesOf = (site: Site): Rake[] => {
     if (ends === undefined) return [];
     const outward = v2.scale(side.inward, -1);
     const off = v2.dot(outward, slope.uphill);
-    const square = Math.abs(off) < SAME_WAY_SINE;
+    const square = offSquareMm(roof, border) < OFF_SQUARE_MM;
     const up = square ? slope.uphill : v2.unit(v2.sub(v3.inPlan(high), v3.inPlan(low)));
     const level = square ? outward : v2.unit(v2.sub(outward, v2.scale(slope.uphill, off)));
     const across = v2.left(v2.unit(v2.sub(v3.inPlan(ends.to), v3.inPlan(ends.from))));

@@ -144,6 +144,28 @@ describe('a house out of square', () => {
     expect(Math.min(...runs)).toBeGreaterThan(0.9 * Math.max(...runs));
   });
 
+  it('parts no bay that is a hair wider than the spacing', () => {
+    // By the hip two layouts meet 400.014 mm apart.
+    const out = solved({
+      ends: ['eave', 'gable'],
+      lookouts: null,
+      corners: [
+        [-8.04, 3.36],
+        [0.42, 3.3],
+        [-1.86, -0.66],
+        [1.08, -1.68],
+      ],
+    });
+    const stood = out.members
+      .filter(({ id }) => id.startsWith('main.common.2.'))
+      .map(({ frame: { origin } }) => origin[0])
+      .sort((p, q) => p - q);
+    const bays = stood.slice(1).map((x, i) => x - stood[i]!);
+    expect(Math.max(...bays)).toBeGreaterThan(400.01);
+    expect(bays.filter((mm) => mm > 190 && mm < 210)).toEqual([]);
+    expect(fit(out).problems).toEqual([]);
+  });
+
   it('has only studs that a rafter stands over, and says where they may be wanting', () => {
     const studs = (corners: Corners) => solved({ lookouts: null, studs: 'flat', corners });
     const [whole, little, much] = [

@@ -6,6 +6,9 @@ import type { Site } from '../site';
 /** Stations this near are one. mm */
 export const SAME_STATION_MM = 0.01;
 
+/** A bay wider than the spacing by no more than a hair is not parted. mm */
+const HAIR_MM = 0.02;
+
 /** A slope's pieces over the walls of its own blocks, by their distances along the eave and up the slope. */
 const overWalls = (
   { roof }: Site,
@@ -59,7 +62,7 @@ export const between = (site: Site, slope: Slope, at: readonly number[]): number
     const marks = [low, ...at.filter((u) => u > low && u < high), high];
     return marks.slice(1).flatMap((to, i): number[] => {
       const from = marks[i] ?? to;
-      const bays = Math.ceil((to - from - SAME_STATION_MM) / spacing);
+      const bays = Math.ceil((to - from - HAIR_MM) / spacing);
       return Array.from(
         { length: Math.max(0, bays - 1) },
         (_, k) => from + ((k + 1) * (to - from)) / bays,

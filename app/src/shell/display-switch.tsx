@@ -26,9 +26,8 @@ const Toggle = (props: { label: string; now: string; onPress: () => void; testID
 
 /** Units and the way of giving angles, for the whole job, at once. */
 export const DisplaySwitch = () => {
-  const display = useDisplay();
+  const { units, pitch } = useDisplay();
   const { edit } = useHandling();
-  const { units, pitch } = display;
   return (
     <View className="flex-row gap-1">
       <Toggle

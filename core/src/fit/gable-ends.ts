@@ -55,7 +55,7 @@ const isAskew = ({ member: { frame, ends } }: Placed, { square }: Way): boolean 
     ({ at, keep }) => at === 'top' && Math.abs(v3.dot(keep.normal, frame.s)) > SAME_WAY_SINE,
   );
 
-/** Where up the slope the first of a barge's lookouts stands, and the last; out of square the last is clear of the ridge. mm */
+/** Where up the slope the first of a barge's lookouts stands, and the last. mm */
 const reachOf = (
   { framing, timber }: FrameOnSite['job'],
   barge: Placed,

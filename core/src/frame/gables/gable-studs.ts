@@ -69,7 +69,8 @@ const stationsOf = (
 };
 
 /** Whether studs stand on edge, notched round the gable's rafter; else flat under it. */
-const notched = ({ job }: Pick<Site, 'job'>): boolean => job.framing.gableStuds === 'notched';
+export const notched = ({ job }: Pick<Site, 'job'>): boolean =>
+  job.framing.gableStuds === 'notched';
 
 /** How wide a stud is along its wall. mm */
 const widthOf = (site: Pick<Site, 'job'>, { thickness, depth }: Stock): number =>

@@ -2,10 +2,7 @@ import { intervals, SAME_POINT_MM, v2, v3, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import { plumbFrame } from '../member/board';
 import type { Site } from '../site';
-import { isSquare, type Rake } from './rake';
-
-/** How lookouts carry the barge: butted between it and the gable's rafter, or laid in through its top to the next. */
-export const laidIn = ({ job }: Pick<Site, 'job'>): boolean => job.framing.lookouts === 'laid-in';
+import { isSquare, laidIn, type Rake } from './rake';
 
 /** The direction up a rake's slope. */
 export const upOf = ({ slope }: Rake): Vec3 =>
@@ -25,8 +22,7 @@ const ridgeHalf = (site: Site, { slope }: Rake): number =>
   (site.job.timber.ridge?.thickness ?? 0) / 2 / Math.cos(slope.slopeRad);
 
 /** How far it is, along the slope's level, from the edge of the roof to what lies parallel to it so far in. mm */
-export const inLevel = ({ outward, level }: Rake, mm: number): number =>
-  mm / v2.dot(outward, level);
+const inLevel = ({ outward, level }: Rake, mm: number): number => mm / v2.dot(outward, level);
 
 /** How far a rake comes up its slope, square to the level. mm */
 const fallOf = ({ slope, low, high }: Rake): number =>

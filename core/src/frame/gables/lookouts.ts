@@ -17,8 +17,8 @@ import type { Problem } from '../../problem';
 import { clashing, facesOf, nearLines } from '../joint/in-space';
 import { axisOf, memberId, type EndCut, type Member, type Notch } from '../member/member';
 import { sideAt, type Site } from '../site';
-import { laidAlong, laidIn, onGable, rungsAlong, toBarge, upOf } from './lookout-places';
-import { isSquare, type Rake } from './rake';
+import { laidAlong, onGable, rungsAlong, toBarge, upOf } from './lookout-places';
+import { isSquare, laidIn, type Rake } from './rake';
 
 /** How much of a rafter's depth a lookout laid through its top may take. */
 const MOST_HOUSED = 1 / 2;
@@ -44,12 +44,8 @@ const levelOut = (
   const a: Vec3 = [level[0], level[1], 0];
   const out: Vec3 = [outward[0], outward[1], 0];
   const start = v3.add(lie.origin, v3.scale(a, inner.fromMm));
-  const end = (at: 'top' | 'bottom', keep: EndCut['keep']): EndCut => ({
-    at,
-    name: 'end cut',
-    keep,
-    meets: at === 'bottom' ? inner.meets : null,
-  });
+  const atBarge = halfSpace(v3.sub(low, v3.scale(out, barge.thickness)), out);
+  const within = inner.keep ?? halfSpace(start, v3.scale(a, -1));
   return {
     id,
     kind: 'lookout',
@@ -64,8 +60,8 @@ const levelOut = (
     },
     topMm: lie.topMm,
     ends: [
-      end('top', halfSpace(v3.sub(low, v3.scale(out, barge.thickness)), out)),
-      end('bottom', inner.keep ?? halfSpace(start, v3.scale(a, -1))),
+      { at: 'top', name: 'end cut', keep: atBarge, meets: null },
+      { at: 'bottom', name: 'end cut', keep: within, meets: inner.meets },
     ],
     notches: [],
     bevels: [],
@@ -77,7 +73,7 @@ const levelOut = (
   };
 };
 
-/** Lookouts, and the gable's rafters that are sawn again to take them. */
+/** What stands at a gable's end, and the gable's rafters that are sawn again to take it. */
 export interface Lookouts {
   readonly members: readonly Member[];
   readonly resawn: readonly Member[];
@@ -93,15 +89,15 @@ const innerEnd = (
 ): InnerEnd | null => {
   const level: Vec3 = [rake.level[0], rake.level[1], 0];
   const within = v3.scale(rake.slope.plane.normal, stock.depth / 2);
-  const from = v3.add(v3.sub(origin, within), v3.scale(level, toBarge(rake, barge)));
+  const to = toBarge(rake, barge);
+  const from = v3.add(v3.sub(origin, within), v3.scale(level, to));
   const found = nextInside([from], rake.level, own);
   if (found === null) return null;
   const p = v3.sub(from, v3.scale(level, found.mm));
   // Past the plate it is trimmed along the wall.
   const cheek = found.rafter.ends.find(({ keep }) => Math.abs(planeAt(keep, p)) < SAME_POINT_MM);
-  const fromMm = toBarge(rake, barge) - found.mm;
   return {
-    fromMm,
+    fromMm: to - found.mm,
     ...(cheek !== undefined && { keep: flip(cheek.keep) }),
     meets: null,
   };

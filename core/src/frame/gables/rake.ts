@@ -1,6 +1,7 @@
 import { SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { Roof, RoofBorder, SideLine, Slope } from '../../roof';
 import { sideAt, slopeAt, type Site } from '../site';
+import { notched } from './gable-studs';
 
 /** Two plan points nearer than this are one. mm */
 export const SAME_MM = 1;
@@ -26,6 +27,9 @@ export interface Rake {
   readonly overhangMm: number;
   readonly eave: { readonly block: string; readonly side: number };
 }
+
+/** How lookouts carry the barge: butted between it and the gable's rafter, or laid in through its top to the next. */
+export const laidIn = ({ job }: Pick<Site, 'job'>): boolean => job.framing.lookouts === 'laid-in';
 
 /** Whether a rake runs up the fall of its slope. */
 export const isSquare = ({ up, slope }: Rake): boolean => up === slope.uphill;
@@ -86,13 +90,10 @@ const isBroken = (roof: Roof, { block, side }: Gable): boolean =>
  * the roof hangs by no more than its barge, so that this would lie in the wedge beside the rafter, and those whose studs
  * on edge would come up askew under lookouts laid in. Two barges carry each other at the peak: both slopes have theirs, or none.
  */
-const bareGables = ({ job, roof }: Pick<Site, 'job' | 'roof'>): Gable[] => {
-  const { timber, framing } = job;
-  const least = (timber.barge?.thickness ?? 0) + SAME_MM;
-  const askew =
-    timber.gableStud !== undefined &&
-    framing.gableStuds === 'notched' &&
-    framing.lookouts === 'laid-in';
+const bareGables = (site: Site): Gable[] => {
+  const { job, roof } = site;
+  const least = (job.timber.barge?.thickness ?? 0) + SAME_MM;
+  const askew = job.timber.gableStud !== undefined && notched(site) && laidIn(site);
   const oblique = offSquareGables(roof, (off, long) => off > OBLIQUE * long);
   const isOblique = (side: SideLine): boolean => oblique.some((one) => one.side === side);
   return offSquareGables(roof).filter(

@@ -48,6 +48,7 @@ export default tseslint.config(
         module: 'writable',
         require: 'readonly',
         __dirname: 'readonly',
+        __filename: 'readonly',
         Buffer: 'readonly',
         AbortSignal: 'readonly',
       },

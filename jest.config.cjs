@@ -1,10 +1,13 @@
 const path = require('node:path');
 
+const cacheDirectory = path.join(__dirname, 'node_modules', '.cache', 'jest');
+
 /** Core, server and the browser tests run in plain Node; the app's components under jest-expo. */
 const inNode = (name, folder) => ({
   displayName: name,
   rootDir: path.join(__dirname, folder),
   testEnvironment: 'node',
+  cacheDirectory,
   testMatch: ['**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
   transform: {
@@ -23,10 +26,14 @@ const inNode = (name, folder) => ({
 
 module.exports = {
   projects: [
-    inNode('core', 'core'),
+    {
+      ...inNode('core', 'core'),
+      transform: { '\\.tsx?$': path.join(__dirname, 'core', 'jest-bundle.cjs') },
+    },
     inNode('server', 'server'),
     {
       displayName: 'app',
+      cacheDirectory,
       rootDir: path.join(__dirname, 'app'),
       preset: 'jest-expo/ios',
       testMatch: ['**/tests/*.test.{ts,tsx,js}'],

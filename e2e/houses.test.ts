@@ -15,6 +15,7 @@ import {
   PHONE,
   pickTimber,
   press,
+  restingPlace,
   settled,
   spoken,
   tap,
@@ -157,10 +158,9 @@ describe('houses built with a thumb', () => {
     await tap(page, 'place-site');
     // Each place keeps its own scroll position: the drawing may stand above what is seen.
     const handle = (await page.waitForSelector(byId('drag-wall-3')))!;
-    await new Promise((resolve) => setTimeout(resolve, 300));
+    await restingPlace(page, 'drag-wall-3');
     await handle.evaluate((element) => element.scrollIntoView({ block: 'center' }));
-    await new Promise((resolve) => setTimeout(resolve, 300));
-    const knob = (await handle.boundingBox())!;
+    const knob = await restingPlace(page, 'drag-wall-3');
     const [x, y] = [knob.x + knob.width / 2, knob.y + knob.height / 2];
     await page.touchscreen.touchStart(x, y);
     await page.touchscreen.touchMove(x - 12, y);

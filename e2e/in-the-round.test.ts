@@ -1,6 +1,16 @@
 import type { Page } from 'puppeteer-core';
 import { storedJob } from './support/app-server';
-import { byId, choose, pickTimber, press, settled, tap, textOf } from './support/browser';
+import {
+  byId,
+  choose,
+  framePicture,
+  pickTimber,
+  press,
+  settled,
+  stillness,
+  tap,
+  textOf,
+} from './support/browser';
 import { onPhone, type Opened } from './support/on-phone';
 
 jest.setTimeout(180_000);
@@ -41,7 +51,7 @@ const gesture = async (paths: readonly (readonly [from: Touch, to: Touch])[]): P
     await client.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: at(share) });
   await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
   await client.detach();
-  await new Promise((resolve) => setTimeout(resolve, 400));
+  await stillness(page, () => page.$eval(byId('plan'), ({ innerHTML }) => innerHTML));
 };
 
 it('the plan is pinched open, dragged, and shown whole again; a drag opens no piece', async () => {
@@ -130,29 +140,20 @@ it('the frame goes up step by step, in one go or half and half, and the address 
 it('the frame is cut away, seen from above, and a timber lifted out with its joints', async () => {
   await press(page, '3D');
   await page.waitForSelector(`${byId('frame-3d')} canvas`, { timeout: 30_000 });
-  await new Promise((resolve) => setTimeout(resolve, 1500));
-  const drawn = (): Promise<string> =>
-    page.$eval(`${byId('frame-3d')} canvas`, (element) => element.toDataURL());
-  const whole = await drawn();
+  const whole = await framePicture(page);
   await pickTimber(page);
-  const picked = await drawn();
-  expect(picked).not.toBe(whole);
+  const picked = await framePicture(page, whole);
   await press(page, 'Lift it out');
-  await new Promise((resolve) => setTimeout(resolve, 500));
-  expect(await drawn()).not.toBe(picked);
+  await framePicture(page, picked);
   await press(page, 'Put it back');
   await tap(page, 'frame-shown');
   await page.click('[aria-label="Cut the frame away"]');
-  await new Promise((resolve) => setTimeout(resolve, 500));
-  const cut = await drawn();
-  expect(cut).not.toBe(picked);
+  const cut = await framePicture(page, picked);
   await page.focus('input[type=range]');
   await page.keyboard.press('End');
-  await new Promise((resolve) => setTimeout(resolve, 500));
-  expect(await drawn()).not.toBe(cut);
+  const further = await framePicture(page, cut);
   await choose(page, 'Seen from', 'Above');
-  await new Promise((resolve) => setTimeout(resolve, 500));
-  expect(await drawn()).not.toBe(picked);
+  await framePicture(page, further);
 });
 
 it('fixings are counted by the crew’s own rules, each change one entry', async () => {

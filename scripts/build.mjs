@@ -9,6 +9,7 @@ const STAMP = join(ROOT, 'app', 'dist', '.built-from');
 const SOURCES = [
   'core/src',
   'server/src',
+  'core/build.mjs',
   'server/build.mjs',
   'app/app',
   'app/src',
@@ -120,5 +121,6 @@ export const build = async () => {
   await offlineShell();
   await compressed();
   await must('building the server', 'node', ['server/build.mjs']);
+  await must('building the command', 'node', ['core/build.mjs']);
   writeFileSync(STAMP, hash);
 };

@@ -1,71 +1,84 @@
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { build } from './build.mjs';
 import { findBrowser, installPackages } from './install.mjs';
-import { run } from './run.mjs';
+import { ROOT, run } from './run.mjs';
 
 /**
  * `npm test`: installs what is missing, then every check and every test. The last line is counted from the runs:
- * each check is one, each test of Jest is one.
+ * each check is one, each test of Jest is one. Before it: the seconds of each part, and the slowest tests.
  */
+const SLOWEST = 10;
 const total = { passed: 0, failed: 0 };
+const parts = [];
+const tests = [];
 
-const secondsSince = (started) => ((Date.now() - started) / 1000).toFixed(0);
-
-const check = async (name, command, args) => {
+const part = async (name, act) => {
   const started = Date.now();
-  const { code, text } = await run(command, args, { capture: true });
-  process.stdout.write(`${code === 0 ? 'ok  ' : 'FAIL'} ${name} (${secondsSince(started)} s)\n`);
-  if (code !== 0) process.stdout.write(`${text}\n`);
-  total[code === 0 ? 'passed' : 'failed'] += 1;
+  const text = await act();
+  const seconds = (Date.now() - started) / 1000;
+  parts.push({ name, seconds });
+  process.stdout.write(`${text(seconds.toFixed(0))}\n`);
 };
 
-const jest = async (name, projects, { env = {}, more = [] } = {}) => {
-  const started = Date.now();
-  const file = join(mkdtempSync(join(tmpdir(), 'ogee-jest-')), 'result.json');
-  const args = [
-    'node_modules/jest/bin/jest.js',
-    '--json',
-    `--outputFile=${file}`,
-    '--selectProjects',
-    ...projects,
-    ...more,
-  ];
-  const { code, text } = await run(process.execPath, args, { capture: true, env });
-  let result = null;
-  try {
-    result = JSON.parse(readFileSync(file, 'utf8'));
-  } catch {
-    // Jest itself fell over: counted below as one failure.
-  }
-  const passed = result?.numPassedTests ?? 0;
-  // A suite that could not run has no tests to count.
-  const failed = (result?.numFailedTests ?? 0) + (result?.numRuntimeErrorTestSuites ?? 0);
-  const silent = passed + failed === 0 || (code !== 0 && failed === 0);
-  total.passed += passed;
-  total.failed += failed + (silent ? 1 : 0);
-  process.stdout.write(
-    `${code === 0 && !silent ? 'ok  ' : 'FAIL'} ${name}: ${passed} passed, ${failed} failed (${secondsSince(started)} s)\n`,
-  );
-  if (code !== 0 || silent)
-    process.stdout.write(
-      `${text
-        .split('\n')
-        .filter((line) => !line.startsWith('{"num'))
-        .join('\n')}\n`,
-    );
-};
+const check = (name, command, args) =>
+  part(name, async () => {
+    const { code, text } = await run(command, args, { capture: true });
+    total[code === 0 ? 'passed' : 'failed'] += 1;
+    return (seconds) =>
+      `${code === 0 ? 'ok  ' : 'FAIL'} ${name} (${seconds} s)${code === 0 ? '' : `\n${text}`}`;
+  });
+
+const jest = (name, project, { env = {}, more = [] } = {}) =>
+  part(name, async () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'ogee-jest-')), 'result.json');
+    const args = ['--json', `--outputFile=${file}`, '--selectProjects', project, ...more];
+    const { code, text } = await run(process.execPath, ['node_modules/jest/bin/jest.js', ...args], {
+      capture: true,
+      env,
+    });
+    let result = null;
+    try {
+      result = JSON.parse(readFileSync(file, 'utf8'));
+    } catch {
+      // Jest itself fell over: counted below as one failure.
+    }
+    for (const { name: suite, assertionResults } of result?.testResults ?? [])
+      for (const { fullName, duration } of assertionResults)
+        tests.push({ suite: relative(ROOT, suite), fullName, seconds: (duration ?? 0) / 1000 });
+    const passed = result?.numPassedTests ?? 0;
+    // A suite that could not run has no tests to count.
+    const failed = (result?.numFailedTests ?? 0) + (result?.numRuntimeErrorTestSuites ?? 0);
+    const silent = passed + failed === 0 || (code !== 0 && failed === 0);
+    total.passed += passed;
+    total.failed += failed + (silent ? 1 : 0);
+    const good = code === 0 && !silent;
+    const told = text.split('\n').filter((line) => !line.startsWith('{"num'));
+    // What suites print of their own, counts and shares, is worth reading when all is well too.
+    const figures = told.filter((line) => /^(\d|asked for|more than recorded)/u.test(line));
+    return (seconds) =>
+      [
+        `${good ? 'ok  ' : 'FAIL'} ${name}: ${passed} passed, ${failed} failed (${seconds} s)`,
+        ...(good ? figures.map((line) => `     ${line}`) : told),
+      ].join('\n');
+  });
+
+/** Where what is tested is how long something takes: nothing runs beside it. */
+const TIMED = 'e2e/(wide|two-phones|entries)\\.test\\.ts$';
 
 await installPackages();
 const browser = await findBrowser();
-await build();
-// Lint takes as long as all the other checks together: the two go side by side.
+const started = Date.now();
+// Each fills about one core: the build beside the checks, then suites by as many workers as there are cores.
 await Promise.all([
-  check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']),
+  part('build', async () => {
+    await build();
+    return (seconds) => `ok   build (${seconds} s)`;
+  }),
   (async () => {
-    for (const workspace of ['core', 'server', 'app', 'e2e'])
-      await check(`types of ${workspace}`, 'npx', ['tsc', '-p', workspace]);
+    await check('types', 'npx', ['tsc', '-b']);
+    await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
     await check('format', 'npx', ['prettier', '--check', '.']);
     await check('import rules', 'npm', ['run', '-s', 'imports']);
     await check('docs/openapi.json is what the server says', 'npx', [
@@ -73,12 +86,31 @@ await Promise.all([
       'server/src/write-openapi.ts',
       '--check',
     ]);
+    await jest('app', 'app', { more: ['--maxWorkers=1'] });
   })(),
 ]);
-// Sums alone: as many at once as there are cores. Where time or a port counts, one after the other.
-await jest('core', ['core'], { more: ['--maxWorkers=100%'] });
-await jest('server', ['server']);
-await jest('app', ['app']);
-await jest('in the browser', ['e2e'], { env: { CHROMIUM: browser } });
+await jest('server', 'server');
+await jest('core', 'core', { more: ['--maxWorkers=100%'] });
+const env = { CHROMIUM: browser };
+await jest('in the browser', 'e2e', {
+  env,
+  more: ['--maxWorkers=2', `--testPathIgnorePatterns=${TIMED}`, '/node_modules/'],
+});
+await jest('in the browser, timed', 'e2e', { env, more: ['-i', '--testPathPatterns', TIMED] });
+
+const line = (seconds, text) => `${seconds.toFixed(1).padStart(7)} s  ${text}`;
+const slowest = tests.sort((a, b) => b.seconds - a.seconds).slice(0, SLOWEST);
+process.stdout.write(
+  [
+    '',
+    ...parts.map(({ name, seconds }) => line(seconds, name)),
+    line((Date.now() - started) / 1000, 'all, without installing'),
+    '',
+    `the ${SLOWEST} slowest tests`,
+    ...slowest.map(({ seconds, suite, fullName }) => line(seconds, `${suite}: ${fullName}`)),
+    '',
+    '',
+  ].join('\n'),
+);
 process.exitCode = total.failed === 0 ? 0 : 1;
 process.stdout.write(`${total.passed} passed, ${total.failed} failed\n`);

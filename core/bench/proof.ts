@@ -3,13 +3,13 @@ import { SPOILINGS } from '../src/tests/spoil';
 import { fit } from '../src/solve';
 import { stepsOf } from '../src/steps';
 import { laid, sawn, sawnWrong, turnedRound, WAYS } from '../src/steps/tests/sawyer';
-import { smallHouses } from '../src/tests/small-houses';
+import { framedHouses } from '../src/tests/asked';
 
 const HOUSES = 30;
 
 /** Of some random houses: the share of spoiled frames that the proof catches, and how true the steps saw. */
 export const proofFigures = (): void => {
-  const houses = smallHouses(HOUSES, 99);
+  const houses = framedHouses(HOUSES, 99);
   let tried = 0;
   let caught = 0;
   let pieces = 0;

@@ -95,10 +95,15 @@ const workOut = (job: Job): Result<Solution> => {
   return problems.length > 0 ? refused(problems) : ok(solution);
 };
 
+export interface Asked {
+  /** Whether a refusal also says which figures near by would do: each of them is tried, which takes its time. */
+  readonly waysOut?: boolean;
+}
+
 /** The whole way from a checked job to a cut list. Pure and deterministic: the same job gives the same bytes. */
-export const solve = (job: Job): Result<Solution> => {
+export const solve = (job: Job, { waysOut = true }: Asked = {}): Result<Solution> => {
   const solution = workOut(job);
-  if (solution.ok) return solution;
+  if (solution.ok || !waysOut) return solution;
   return refused(withWaysOut(job, solution.problems, (other) => workOut(other).ok));
 };
 

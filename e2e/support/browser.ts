@@ -56,7 +56,7 @@ export const openPage = async (
     if (message.type() === 'error' && !own.some((words) => message.text().includes(words)))
       faults.push(message.text());
   });
-  page.setDefaultTimeout(8000);
+  page.setDefaultTimeout(20_000);
   await page.setViewport(size);
   return page;
 };
@@ -112,7 +112,7 @@ export const spoken = async (page: Page, id: string): Promise<string | null> => 
 export const waitForText = (page: Page, id: string, part: string): Promise<unknown> =>
   page.waitForFunction(
     (selector, wanted) => document.querySelector<HTMLElement>(selector)?.innerText.includes(wanted),
-    { timeout: 10_000 },
+    { timeout: 20_000 },
     byId(id),
     part,
   );
@@ -153,10 +153,54 @@ export const choose = (page: Page, group: string, words: string): Promise<void> 
     )
     .click();
 
+/** What of the page is asked for, once it has been the same three times in a row, and is not what it was. */
+export const stillness = async (
+  page: Page,
+  read: () => Promise<string>,
+  before: string | null = null,
+): Promise<string> => {
+  const frame = (): Promise<unknown> =>
+    page.evaluate(() => new Promise((resolve) => setTimeout(resolve, 50)));
+  const end = Date.now() + 20_000;
+  for (let [last, same] = ['', 0]; Date.now() < end; await frame()) {
+    const now = await read();
+    same = now !== '' && now === last && now !== before ? same + 1 : 0;
+    if (same >= 2) return now;
+    last = now;
+  }
+  throw new Error('what is on the page does not come to rest as something else');
+};
+
+/** The picture of the frame in the round, once it stands still and is another than `before`. */
+export const framePicture = (page: Page, before: string | null = null): Promise<string> =>
+  stillness(
+    page,
+    () =>
+      page.$eval(`${byId('frame-3d')} canvas`, (element) => {
+        if (!(element instanceof HTMLCanvasElement)) return '';
+        const blank = document.createElement('canvas');
+        [blank.width, blank.height] = [element.width, element.height];
+        const picture = element.toDataURL();
+        return picture === blank.toDataURL() ? '' : picture;
+      }),
+    before,
+  );
+
+/** Where an element stands on the screen, once it no longer moves. */
+export const restingPlace = async (
+  page: Page,
+  id: string,
+): Promise<{ x: number; y: number; width: number; height: number }> =>
+  JSON.parse(
+    await stillness(page, () =>
+      page.$eval(byId(id), (element) => JSON.stringify(element.getBoundingClientRect())),
+    ),
+  ) as { x: number; y: number; width: number; height: number };
+
 /** Touches the frame in the round here and there until a timber is named. */
 export const pickTimber = async (page: Page): Promise<void> => {
   const canvas = await page.waitForSelector(`${byId('frame-3d')} canvas`, { timeout: 30_000 });
-  await new Promise((resolve) => setTimeout(resolve, 1500));
+  await framePicture(page);
   const box = await canvas?.boundingBox();
   if (box == null) throw new Error('the frame has no place on the screen');
   for (const [x, y] of [
@@ -169,6 +213,14 @@ export const pickTimber = async (page: Page): Promise<void> => {
   ] as const) {
     if ((await textOf(page, 'frame-3d')).includes('Lift it out')) return;
     await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
-    await new Promise((resolve) => setTimeout(resolve, 400));
+    // A touch beside every timber names none.
+    await page
+      .waitForFunction(
+        (selector) =>
+          document.querySelector<HTMLElement>(selector)?.innerText.includes('Lift it out'),
+        { timeout: 1000 },
+        byId('frame-3d'),
+      )
+      .catch(() => null);
   }
 };

@@ -48,20 +48,25 @@ const wallsOf = (site: FrameOnSite, ties: readonly Placed[]): Plate[] => {
 const endsHold = (board: Placed, { line }: Plate, reach: Interval, touching: Touching): boolean => {
   const us = board.corners.map((p) => v2.dot(v2.sub(v3.inPlan(p), line.start), line.along));
   const along: Vec3 = [line.along[0], line.along[1], 0];
-  return [Math.min(...us), Math.max(...us)].every(
-    (u, i) =>
+  return [Math.min(...us), Math.max(...us)].every((u, i) => {
+    const out = i === 0 ? -1 : 1;
+    return (
       Math.abs(u - reach[i === 0 ? 0 : 1]) <= FIT_GAP_MM ||
-      touching(board).some(
-        (contact) =>
+      touching(board).some((contact) => {
+        const { face } = contact.one === board ? contact : { face: contact.otherFace };
+        return (
           isMember(otherOf(contact, board)) &&
-          Math.abs(v3.dot(contact.face.plane.normal, along)) > SAME_WAY_SINE &&
+          // The face at this end: a short board's other end is as near.
+          out * v3.dot(face.plane.normal, along) > SAME_WAY_SINE &&
           contact.points.some(
             (p) =>
               Math.abs(v2.dot(v2.sub(v3.inPlan(p), line.start), line.along) - u) <
               board.member.stock.depth * 2,
-          ),
-      ),
-  );
+          )
+        );
+      })
+    );
+  });
 };
 
 /** How far along its wall a plate's inner edge reaches. mm */

@@ -6,14 +6,14 @@ const ends = fc.constantFrom('eave' as const, 'gable' as const);
 /** Any rectangle this version can frame. */
 export const anyBuilding: fc.Arbitrary<Building> = fc
   .record({
-    along: fc.integer({ min: 3000, max: 30000 }),
+    along: fc.integer({ min: 3000, max: 18000 }),
     across: fc.integer({ min: 2400, max: 14000 }),
     pitch: fc.integer({ min: 2, max: 24 }).map((rise) => `${rise}/12`),
     ends: fc.tuple(ends, ends),
     overhang: fc.constantFrom(0, 150, 450, 600),
     turned: fc.constantFrom(0, 0, 0.3, 2.1),
     framing: fc.record({
-      spacing: fc.constantFrom(300, 406.4, 600),
+      spacing: fc.constantFrom(406.4, 600, 800),
       layout: fc.constantFrom('ridge' as const, 'corner' as const),
       tail: fc.constantFrom('plumb' as const, 'square' as const),
       hipTop: fc.constantFrom('drop' as const, 'back' as const, 'none' as const),

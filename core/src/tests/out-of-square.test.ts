@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { fit } from '../solve';
 import { isRafter } from '../kinds';
+import { runs, seeded } from './effort';
 import { anyHouseOut, houseOut, type Corners, type HouseOut } from './any-house-out';
 import { solvedInput } from './building';
 import { unseenSpoilings } from './spoil-houses';
@@ -26,7 +27,7 @@ describe('a house out of square', () => {
       fc.property(anyHouseOut, (own) => {
         expect(fit(solvedInput(houseOut(own))).problems).toEqual([]);
       }),
-      { seed: 2026, numRuns: 80 },
+      { seed: seeded(2026), numRuns: runs(80) },
     );
   }, 120_000);
 

@@ -1,87 +1,119 @@
+import { KINDS_IN_ORDER, type Kind } from '../kinds';
 import { spoken } from '../sentence';
 import { fit, type Solution } from '../solve';
 import type { Member } from '../frame';
-import { smallHouses } from './small-houses';
 import { SPOILINGS, type Spoiling } from './spoil';
 
-/** A number between 0 and 1 that is a house's and a spoiling's own. */
-const drawn = (house: number, spoiling: number): number => {
-  const wave = Math.sin(house * 127.1 + spoiling * 311.7) * 43758.5453;
-  return wave - Math.floor(wave);
-};
+/** A frame whose proof finds nothing, and one of its members spoiled. */
+interface Spoiled {
+  readonly house: number;
+  readonly id: string;
+  readonly frame: Solution;
+}
 
-const kindsOf = ({ members }: Solution): Member['kind'][] => [
-  ...new Set(members.map(({ kind }) => kind)),
-];
+const withSpoiled = (solution: Solution, own: Member, next: Member | 'gone'): Solution => ({
+  ...solution,
+  members: solution.members.flatMap((member) =>
+    member !== own ? [member] : next === 'gone' ? [] : [next],
+  ),
+});
 
-/** The frame with one member of a kind spoiled; null where that kind cannot be spoiled so. */
-const spoiledFrame = (
-  { members }: Solution,
-  kind: Member['kind'],
-  { spoil }: Spoiling,
-  share: number,
-): { readonly id: string; readonly members: readonly Member[] } | null => {
-  const ofKind = members.filter((member) => member.kind === kind);
-  const chosen = ofKind[Math.floor(share * ofKind.length)]!;
-  const next = spoil(chosen);
-  if (next === null) return null;
-  return {
-    id: chosen.id,
-    members:
-      next === 'gone'
-        ? members.filter((member) => member !== chosen)
-        : members.map((member) => (member === chosen ? next : member)),
-  };
+/** One member of each line of the list: the others of a line are cut alike. */
+const oneALine = ({ cuts, members }: Solution): Member[] => {
+  const first = new Set(cuts.members.map(({ members: [id] }) => id));
+  return members.filter(({ id }) => first.has(id));
 };
 
 /**
- * Every spoiling of every one of so many random houses: what was tried, and what the proof did not see.
- *
- * @param seed other houses by another
+ * Frames with a member of that kind spoiled in that way, one house after another, and round again to other members: so
+ * many of them, or as many as there are.
  */
-export const spoilHouses = (
-  count: number,
-  seed: number,
-): { readonly tried: number; readonly missed: readonly string[] } => {
+const spoiledOf = (
+  houses: readonly Solution[],
+  kind: Kind,
+  { spoil }: Spoiling,
+  wanted: number,
+): Spoiled[] => {
+  const found: Spoiled[] = [];
+  // Members that are cut alike come after those that are not.
+  const own = houses.map((house) => {
+    const first = new Set(oneALine(house));
+    const ofKind = house.members.filter((member) => member.kind === kind);
+    return [...ofKind.filter((one) => first.has(one)), ...ofKind.filter((one) => !first.has(one))];
+  });
+  const rounds = Math.max(0, ...own.map(({ length }) => length));
+  for (let round = 0; round < rounds; round += 1)
+    for (const [h, house] of houses.entries()) {
+      const member = own[h]![round];
+      const next = member === undefined ? null : spoil(member);
+      if (member === undefined || next === null) continue;
+      found.push({ house: h, id: member.id, frame: withSpoiled(house, member, next) });
+      if (found.length === wanted) return found;
+    }
+  return found;
+};
+
+/** Of each kind in each way. */
+const LEAST_TRIES = 3;
+
+/** What was tried, by kind and way, and what the proof did not see. */
+export interface SpoilingFound {
+  readonly tried: number;
+  readonly missed: readonly string[];
+  /** Kinds and ways that were tried fewer than three times, though they can be. */
+  readonly thin: readonly string[];
+}
+
+/** Spoils members of each of the kinds in every way that it can be, so many times each, and proves what comes of it. */
+export const spoilByKind = (
+  houses: readonly Solution[],
+  kinds: readonly Kind[],
+  wanted: number,
+): SpoilingFound => {
+  for (const house of houses) expect(fit(house).problems.map(({ text }) => text)).toEqual([]);
   let tried = 0;
   const missed: string[] = [];
-  for (const [h, house] of smallHouses(count, seed).entries()) {
-    expect(fit(house).problems.map(({ text }) => text)).toEqual([]);
-    const kinds = kindsOf(house);
-    for (const [i, spoiling] of SPOILINGS.entries()) {
-      const share = drawn(h, i);
-      // One of each kind is left out in turn; of the other spoilings, one member of one kind.
-      const chosen =
-        spoiling.name === 'left out' ? kinds : [kinds[Math.floor(drawn(i, h) * kinds.length)]!];
-      for (const kind of chosen) {
-        const frame = spoiledFrame(house, kind, spoiling, share);
-        if (frame === null) continue;
+  const thin: string[] = [];
+  for (const kind of kinds)
+    for (const spoiling of SPOILINGS) {
+      const spoiled = spoiledOf(houses, kind, spoiling, wanted);
+      // A kind can always be left out; of the other ways, some do not suit it, and of some kinds few have a hand.
+      const some =
+        spoiling.name === 'left out' ||
+        (spoiled.length > 0 && spoiling.name !== 'sawn to the other hand');
+      if (some && spoiled.length < LEAST_TRIES) thin.push(`${kind} ${spoiling.name}`);
+      for (const { house, id, frame } of spoiled) {
         tried += 1;
-        const { problems } = fit({ ...house, members: frame.members });
-        if (problems.length === 0) missed.push(`house ${h}: ${frame.id} ${spoiling.name}`);
+        const { problems } = fit(frame);
+        if (problems.length === 0) missed.push(`house ${house}: ${id} ${spoiling.name}`);
         for (const { at, text } of problems) {
           expect(at.every(Number.isFinite)).toBe(true);
           expect(spoken(text).length).toBeGreaterThan(20);
         }
       }
     }
-  }
   const caught = ((100 * (tried - missed.length)) / tried).toFixed(2);
   process.stdout.write(
-    `${count} houses, ${SPOILINGS.length} ways, ${tried} spoiled frames: ${caught} % caught\n`,
+    `${houses.length} houses, ${kinds.length} kinds, ${SPOILINGS.length} ways, ${tried} spoiled frames: ${caught} % caught\n`,
   );
-  return { tried, missed };
+  return { tried, missed, thin };
 };
 
-/** Of every spoiling of some boards of a frame, those that the proof does not see. */
-export const unseenSpoilings = (solution: Solution, boards: readonly Member[]): string[] =>
-  boards.flatMap((own) =>
+/** Every other kind, from the first or from the second: the two halves run beside each other. */
+export const everyOtherKind = (from: 0 | 1): Kind[] =>
+  KINDS_IN_ORDER.filter((_, i) => i % 2 === from);
+
+/** Of every spoiling of some boards of a frame, one of each line of the list, those that the proof does not see. */
+export const unseenSpoilings = (solution: Solution, boards: readonly Member[]): string[] => {
+  const own = new Set(oneALine(solution));
+  const chosen = boards.filter((member) => own.has(member));
+  return (chosen.length > 0 ? chosen : boards).flatMap((member) =>
     SPOILINGS.flatMap(({ name, spoil }) => {
-      const next = spoil(own);
+      const next = spoil(member);
       if (next === null) return [];
-      const members = solution.members.flatMap((member) =>
-        member !== own ? [member] : next === 'gone' ? [] : [next],
-      );
-      return fit({ ...solution, members }).problems.length === 0 ? [`${own.id} ${name}`] : [];
+      return fit(withSpoiled(solution, member, next)).problems.length === 0
+        ? [`${member.id} ${name}`]
+        : [];
     }),
   );
+};

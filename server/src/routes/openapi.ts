@@ -38,7 +38,7 @@ const list: ZodOpenApiOperationObject = {
 };
 
 /** The API's description, made from the schemas that check it. OpenAPI 3.1. */
-export const openApiDocument = () =>
+export const openApiDocument = (): ReturnType<typeof createDocument> =>
   createDocument({
     openapi: '3.1.0',
     info: {

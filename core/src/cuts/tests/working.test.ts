@@ -3,6 +3,7 @@ import { workingOf, type CutListEntry, type Step } from '..';
 import { memberOf } from '..';
 import { solve } from '../../solve';
 import { readJob } from '../../job';
+import { runs, seeded } from '../../tests/effort';
 import { anyBroken, anyFourSided, anyWinged } from '../../tests/any-house';
 import { entryOf, solved } from '../../tests/building';
 import { degrees } from '../../units';
@@ -79,7 +80,7 @@ it('agrees, from what was given, with the planes themselves on any house', () =>
   fc.assert(
     fc.property(fc.oneof(anyWinged, anyFourSided, anyBroken), (input) => {
       const job = readJob(JSON.parse(JSON.stringify(input)));
-      const solution = job.ok ? solve(job.value) : job;
+      const solution = job.ok ? solve(job.value, { waysOut: false }) : job;
       if (!solution.ok) return;
       for (const entry of solution.value.cuts.members) {
         const { axis, fold, dropMm } = memberOf(solution.value, entry)!;
@@ -93,7 +94,7 @@ it('agrees, from what was given, with the planes themselves on any house', () =>
         if (dropMm !== null) near(entry.drop ?? undefined, dropMm);
       }
     }),
-    { seed: 5, numRuns: 60 },
+    { seed: seeded(5), numRuns: runs(60) },
   );
   expect(folds).toBeGreaterThan(60);
 });

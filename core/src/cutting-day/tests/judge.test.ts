@@ -4,7 +4,7 @@ import { logEntrySchema } from '../../log';
 import { solve, type Solution } from '../../solve';
 import { anyBuilding } from '../../tests/any-building';
 import { buildingInput, solvedInput, type Building } from '../../tests/building';
-import { smallHouses } from '../../tests/small-houses';
+import { framedHouses } from '../../tests/asked';
 import { cuttingDay, cuttingOrder } from '..';
 import { allTicked, ticked } from './day';
 
@@ -16,8 +16,10 @@ const line = ({ cuts }: Solution, mark: string) => cuts.members.find((one) => on
 /** The commons that reach the ridge: the longest of the list's commons. */
 const common = ({ cuts }: Solution) => cuts.members.find(({ kind }) => kind === 'common')!;
 
+const houses = framedHouses(28, 611);
+
 it('counts every piece of every house for its own line, by hand', () => {
-  for (const solution of smallHouses(20, 611)) {
+  for (const solution of houses) {
     const { lines, misfits } = cuttingDay(solution, allTicked(solution));
     expect(misfits).toEqual([]);
     expect(lines.map(({ mark, done }) => [mark, done])).toEqual(
@@ -96,7 +98,7 @@ it('a saw’s slack is no misfit', () => {
 });
 
 it('the order of cutting names every line once, ridge before what leans on it', () => {
-  for (const solution of [house(), ...smallHouses(20, 611)]) {
+  for (const solution of [house(), ...houses]) {
     const marks = cuttingOrder(solution).flatMap((stage) => stage.marks);
     expect([...marks].sort()).toEqual(solution.cuts.members.map(({ mark }) => mark).sort());
     expect(new Set(marks).size).toBe(marks.length);

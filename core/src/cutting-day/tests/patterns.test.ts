@@ -1,5 +1,5 @@
 import { buildingInput, solvedInput } from '../../tests/building';
-import { smallHouses } from '../../tests/small-houses';
+import { framedHouses } from '../../tests/asked';
 import { patternsOf, type Pattern } from '..';
 
 const { cuts } = solvedInput(
@@ -19,7 +19,7 @@ it('a hip’s jacks are one pattern, stepped by the spacing over the cosine', ()
 });
 
 it('all that shares a pattern is the pattern with a length taken out', () => {
-  for (const solution of [{ cuts }, ...smallHouses(20, 611)])
+  for (const solution of [{ cuts }, ...framedHouses(28, 612)])
     for (const { mark, lines } of patternsOf(solution.cuts.members)) {
       const of = (name: string) => solution.cuts.members.find((one) => one.mark === name)!;
       for (const { mark: name, shorter } of lines) {

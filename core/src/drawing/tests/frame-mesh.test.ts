@@ -3,7 +3,7 @@ import { solidOf, type Member } from '../../frame';
 import { area2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { Solution } from '../../solve';
 import { solved } from '../../tests/building';
-import { smallHouses } from '../../tests/small-houses';
+import { framedHouses } from '../../tests/asked';
 import { boardEdges } from '../board-edges';
 import { frameMesh } from '..';
 
@@ -49,7 +49,7 @@ it('draws twelve edges of a box', () => {
 });
 
 it('gives every board its own triangles and edges, with the wood’s surface and no more', () => {
-  for (const house of [solution, ...smallHouses(6, 41)]) {
+  for (const house of [solution, ...framedHouses(12, 41)]) {
     const mesh = meshOf(house);
     expect(mesh.boards).toHaveLength(house.members.length);
     expect(mesh.boards.at(-1)?.corners.to).toBe(mesh.corners.length);

@@ -1,10 +1,10 @@
-import { spoilHouses } from '../../tests/spoil-houses';
+import { framedHouses } from '../../tests/asked';
+import { runs, seeded } from '../../tests/effort';
+import { everyOtherKind, spoilByKind } from '../../tests/spoil-houses';
 
-/** Half of the random houses: the two halves run beside each other. */
-const HOUSES = 150;
-
-it('tells a spoiled frame from a sound one: every spoiling of every one of the houses', () => {
-  const { tried, missed } = spoilHouses(HOUSES, 2026);
+it('tells a spoiled frame from a sound one: every other kind of timber, from the first on, in every way', () => {
+  const houses = framedHouses(runs(84), seeded(2026));
+  const { missed, thin } = spoilByKind(houses, everyOtherKind(0), runs(4));
   expect(missed).toEqual([]);
-  expect(tried).toBeGreaterThan(15 * HOUSES);
+  expect(thin).toEqual([]);
 }, 900_000);

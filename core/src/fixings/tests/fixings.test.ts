@@ -3,7 +3,7 @@ import type { JobInput } from '../../job';
 import type { Place } from '../../places';
 import type { Solution } from '../../solve';
 import { buildingInput, problemsOf, solvedInput } from '../../tests/building';
-import { smallHouses } from '../../tests/small-houses';
+import { framedHouses } from '../../tests/asked';
 
 const TIE = { thickness: 38, depth: 140 };
 const barnInput = buildingInput({
@@ -48,7 +48,7 @@ it('counts a plain barn by hand', () => {
 });
 
 it('adds up each fixing over its places', () => {
-  for (const solution of smallHouses(20, 311)) {
+  for (const solution of framedHouses(28, 311)) {
     const { places, totals } = fixingsOf(solution);
     for (const { fixing, count } of totals)
       expect(count).toBe(

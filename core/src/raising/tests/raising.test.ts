@@ -2,7 +2,7 @@ import { solidOf, type Member } from '../../frame';
 import { toWorld, v3, type Vec3 } from '../../geom';
 import type { Solution } from '../../solve';
 import { buildingInput, solvedInput } from '../../tests/building';
-import { smallHouses } from '../../tests/small-houses';
+import { framedHouses } from '../../tests/asked';
 import { raisingOf, type RaisingStep, type Stages } from '..';
 
 const TOUCH_MM = 1.5;
@@ -61,10 +61,19 @@ const solidIn = (member: Member): Solid => {
 const touching = (one: Solid, other: Solid): boolean =>
   one.middles.some(other.holds) || other.middles.some(one.holds);
 
-/** What stands on walls, on plates or on the ground needs no timber to touch; nor does a purlin that ends on walls. */
+/** What stands on walls, hangs on them, or lies on plates or the ground needs no timber to touch; nor does a purlin that ends on walls. */
 const stands = ({ kind, notches, ends, lies }: Member): boolean =>
   (lies === 'under' && ends.every(({ meets }) => meets === null)) ||
-  ['post', 'rafter-tie', 'gable-stud', 'strut', 'ledger', 'sleeper', 'backing'].includes(kind) ||
+  [
+    'post',
+    'rafter-tie',
+    'gable-stud',
+    'strut',
+    'ledger',
+    'sleeper',
+    'backing',
+    'false-tail',
+  ].includes(kind) ||
   notches.some(({ for: what }) => what === 'plate');
 
 /** Marks of members that go up before anything they touch, or before what they are cut against. */
@@ -103,7 +112,7 @@ const standing = (solution: Solution): Solution => ({
   ),
 });
 
-const houses = smallHouses(40, 20261126);
+const houses = framedHouses(28, 20261126);
 
 it.each([1, 2] as const)(
   'raises every timber once, and none in the air, in %i stages',

@@ -1,7 +1,7 @@
 import { area2 } from '../../geom';
 import type { JobInput } from '../../job';
 import { buildingInput, solvedInput, type Building } from '../../tests/building';
-import { smallHouses } from '../../tests/small-houses';
+import { framedHouses } from '../../tests/asked';
 import { pitchRad } from '../../units';
 import { sheetedSlopes } from '..';
 
@@ -99,7 +99,7 @@ it('a porch is sheathed on under the eave over it, up to its wall', () => {
 });
 
 it('random roofs: the sheets cover every slope once, and no fewer are bought than it is large', () => {
-  for (const { job, roof, cuts } of smallHouses(40, 31)) {
+  for (const { job, roof, cuts } of framedHouses(28, 31)) {
     const plan = roof.faces.reduce(
       (sum, { polygon, slopeRad }) =>
         sum + area2(polygon.map(([x, y]) => [x, y])) / Math.cos(slopeRad),

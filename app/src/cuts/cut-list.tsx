@@ -1,4 +1,4 @@
-import { KINDS_IN_ORDER, kindName, type Kind } from '@ogee/core/src/kinds';
+import { LISTED_KINDS, kindName, type ListedKind } from '@ogee/core/src/kinds';
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
 import { formatLength, lengthFormat } from '@ogee/core/src/units';
@@ -123,7 +123,7 @@ const Row = memo(({ mark, display, chosen, onOpen, at, of }: RowProps) => (
 Row.displayName = 'Row';
 
 interface HeadProps extends Standing {
-  readonly kind: Kind;
+  readonly kind: ListedKind;
   readonly total: number;
 }
 
@@ -147,13 +147,13 @@ KindHead.displayName = 'KindHead';
 type Item =
   | {
       readonly key: string;
-      readonly kind: Kind;
+      readonly kind: ListedKind;
       readonly total: number;
     }
   | { readonly key: string; readonly kind?: undefined };
 
 const itemsOf = (members: readonly CutListEntry[]): readonly Item[] =>
-  KINDS_IN_ORDER.flatMap((kind): readonly Item[] => {
+  LISTED_KINDS.flatMap((kind): readonly Item[] => {
     const rows = members.filter((entry) => entry.kind === kind);
     if (rows.length === 0) return [];
     const total = rows.reduce((sum, entry) => sum + entry.count, 0);

@@ -1,4 +1,4 @@
-import { type Kind, KINDS } from '@ogee/core/src/kinds';
+import { type ListedKind, KINDS } from '@ogee/core/src/kinds';
 import type { BoardDrawing, BoardMark, CutEntry } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
 import { formatLength, lengthFormat, spokenLength } from '@ogee/core/src/units';
@@ -25,7 +25,7 @@ const END_PX = 28;
 interface BoardProps {
   readonly board: BoardDrawing;
   readonly cuts: readonly CutEntry[];
-  readonly kind: Kind;
+  readonly kind: ListedKind;
   readonly display: Job['display'];
   /** Draw the other hand: its left face is the mirror image of this one's right. */
   readonly mirrored: boolean;

@@ -1,4 +1,4 @@
-import { KINDS, KINDS_IN_ORDER, type Kind } from '@ogee/core/src/kinds';
+import { KINDS, LISTED_KINDS, type ListedKind } from '@ogee/core/src/kinds';
 import type { PlanDrawing, PlanTimber } from '@ogee/core/src/drawing';
 import { v2, type Vec2, type Vec3 } from '@ogee/core/src/geom';
 import type { CutList } from '@ogee/core/src/cuts';
@@ -71,8 +71,8 @@ Dimension.displayName = 'Dimension';
 const stretch = (from: Vec2, to: Vec2): string => `M${from.join(' ')}L${to.join(' ')}`;
 
 /** Timbers by kind: each kind is one path, in the order of kinds, the longest lines last. */
-const byKind = (timbers: readonly PlanTimber[]): readonly (readonly [Kind, string])[] =>
-  KINDS_IN_ORDER.flatMap((kind) => {
+const byKind = (timbers: readonly PlanTimber[]): readonly (readonly [ListedKind, string])[] =>
+  LISTED_KINDS.flatMap((kind) => {
     const own = timbers.filter((timber) => timber.kind === kind);
     return own.length === 0
       ? []
@@ -102,7 +102,10 @@ const Band = ({
 const isMajor = (kind: PlanTimber['kind']): boolean => KINDS[kind].stands === 'line';
 
 /** Where along a timber its name stands: off the walls' names, and off those of the rafters that a tie lies beside. */
-const NAMED_AT: Readonly<Partial<Record<Kind, number>>> = { fascia: 0.08, 'rafter-tie': 0.33 };
+const NAMED_AT: Readonly<Partial<Record<ListedKind, number>>> = {
+  fascia: 0.08,
+  'rafter-tie': 0.33,
+};
 
 /** A timber's name where it stands on the plan. */
 const nameOf = ({ id, from, to, kind, mark }: PlanTimber, size: number): Name => {

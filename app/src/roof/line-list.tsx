@@ -1,4 +1,4 @@
-import { KINDS, KINDS_IN_ORDER, kindName } from '@ogee/core/src/kinds';
+import { KINDS, LISTED_KINDS, kindName } from '@ogee/core/src/kinds';
 import type { CutListEntry } from '@ogee/core/src/cuts';
 import { Pressable, View } from 'react-native';
 import { useDisplay } from '../data/open-job';
@@ -8,7 +8,7 @@ import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { Figure, Small, Strong, Title } from '../ui/text';
 
-const LINES = KINDS_IN_ORDER.filter(
+const LINES = LISTED_KINDS.filter(
   (kind) => KINDS[kind].stands === 'line' || KINDS[kind].stands === 'between',
 );
 

@@ -1,5 +1,5 @@
 import type { Vec2 } from '@ogee/core/src/geom';
-import { KINDS_IN_ORDER, kindName, type Kind } from '@ogee/core/src/kinds';
+import { LISTED_KINDS, kindName, type ListedKind } from '@ogee/core/src/kinds';
 import type { Terms } from '@ogee/core/src/terms';
 import { memo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -112,7 +112,7 @@ const OtherView = ({ view, heightPx }: InRoom & { readonly view: Exclude<RoofVie
 
 /** What the lines of the plan are. */
 const KeyOf = memo(
-  ({ kinds, terms }: { readonly kinds: readonly Kind[]; readonly terms: Terms }) => (
+  ({ kinds, terms }: { readonly kinds: readonly ListedKind[]; readonly terms: Terms }) => (
     <View className="flex-row flex-wrap gap-x-4 px-2" testID="plan-key">
       {kinds.map((kind) => (
         <View key={kind} className="flex-row items-center gap-2">
@@ -129,7 +129,7 @@ KeyOf.displayName = 'KeyOf';
 const PlanKey = () => {
   const { terms } = useDisplay();
   const { roof } = useRoof();
-  const kinds = KINDS_IN_ORDER.filter((kind) =>
+  const kinds = LISTED_KINDS.filter((kind) =>
     roof?.cuts.members.some((entry) => entry.kind === kind),
   );
   return <KeyOf kinds={kinds} terms={terms} />;

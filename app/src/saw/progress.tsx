@@ -1,4 +1,4 @@
-import { KINDS, KINDS_IN_ORDER, kindName } from '@ogee/core/src/kinds';
+import { KINDS, LISTED_KINDS, kindName } from '@ogee/core/src/kinds';
 import type { Job } from '@ogee/core/src/job';
 import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
@@ -15,7 +15,7 @@ interface KindDone {
 }
 
 const byKind = (turns: readonly Turn[]): KindDone[] =>
-  KINDS_IN_ORDER.flatMap((kind) => {
+  LISTED_KINDS.flatMap((kind) => {
     const own = turns.filter(({ entry }) => entry.kind === kind);
     if (own.length === 0) return [];
     const sum = (of: (turn: Turn) => number): number => own.reduce((all, one) => all + of(one), 0);

@@ -1,9 +1,9 @@
-import { KINDS, type Kind } from '@ogee/core/src/kinds';
+import { KINDS, type ListedKind } from '@ogee/core/src/kinds';
 import Svg, { Line } from 'react-native-svg';
 import { useTheme } from '../theme/theme';
 
 /** The kind's colour and line, as on the plan. */
-export const KindLine = ({ kind }: { kind: Kind }) => {
+export const KindLine = ({ kind }: { kind: ListedKind }) => {
   const { colour } = useTheme();
   const look = KINDS[kind];
   return (

@@ -1,4 +1,4 @@
-import { KINDS, KINDS_IN_ORDER } from '../kinds';
+import { KINDS, LISTED_KINDS, listedKind } from '../kinds';
 import { type Framing } from '../frame';
 import { CUT_ALIKE_MM } from '../geom';
 import type { Roof } from '../roof';
@@ -19,7 +19,7 @@ const entryOf = (roof: Roof, { pieces }: Group, mark: string): CutListEntry => {
   for (const piece of pieces) hands[handOf(piece)] += 1;
   return {
     mark,
-    kind: member.kind,
+    kind: listedKind(member.kind),
     block: member.block,
     side: member.side,
     count: pieces.length,
@@ -60,9 +60,11 @@ const entryOf = (roof: Roof, { pieces }: Group, mark: string): CutListEntry => {
 /** Reads every member, groups what is cut alike, marks and orders the lines of the list. */
 export const cutLines = (roof: Roof, { members }: Framing): CutListEntry[] => {
   const groups = group(members.map(pieceOf));
-  return KINDS_IN_ORDER.flatMap((kind) =>
+  return LISTED_KINDS.flatMap((kind) =>
     groups
-      .filter(({ pieces: [first] }) => first?.member.kind === kind)
+      .filter(
+        ({ pieces: [first] }) => first !== undefined && listedKind(first.member.kind) === kind,
+      )
       .sort(longestFirst)
       .map((one, i) => entryOf(roof, one, `${KINDS[kind].letters}${i + 1}`)),
   );

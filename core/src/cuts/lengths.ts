@@ -1,6 +1,6 @@
 import { extent, SAME_POINT_MM } from '../geom';
 import { solidOf, type Member } from '../frame';
-import { isPost, isTie } from '../kinds';
+import { isPost, isTie, KINDS } from '../kinds';
 import { radians } from '../units';
 import { crossesAt, type LocalCut } from './local-cut';
 import { work, type Worked } from './working';
@@ -108,11 +108,9 @@ const edgeReaches = (
 };
 
 export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches => {
-  // A tie along its bottom edge; what stands on a wall along its middle, from its foot.
-  if (isTie(member)) return edgeReaches(member, cuts, member.topMm - member.stock.depth);
-  if (isPost(member)) return edgeReaches(member, cuts, 0);
-  // What lies over the rafters is measured along the edge that lies on them.
-  const e = member.topMm - (member.lies === 'over' ? member.stock.depth : 0);
+  const { topMm, stock } = member;
+  const e = { top: topMm, bottom: topMm - stock.depth, middle: 0 }[KINDS[member.kind].measured];
+  if (isTie(member) || isPost(member)) return edgeReaches(member, cuts, e);
   const half = member.stock.thickness / 2;
   const upper = cuts.filter((cut) => cut.end.at === 'top');
   // The heel's plumb line through the origin leans back along the board: on a lowered top edge it lies further down.

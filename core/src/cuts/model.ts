@@ -1,4 +1,4 @@
-import { KINDS_IN_ORDER } from '../kinds';
+import { LISTED_KINDS } from '../kinds';
 import { z } from 'zod';
 
 type DeepReadonly<T> = T extends object ? { readonly [K in keyof T]: DeepReadonly<T[K]> } : T;
@@ -28,7 +28,7 @@ const height = z.object({ top: z.number(), abovePlate: z.number(), fall: z.numbe
 /** One line of the cut list. Lengths in mm, angles in degrees. */
 const entry = z.object({
   mark: z.string(),
-  kind: z.enum(KINDS_IN_ORDER),
+  kind: z.enum(LISTED_KINDS),
   block: z.string(),
   /** The side of the first such piece; null for hips and ridges. */
   side: z.number().int().nullable(),

@@ -8,8 +8,6 @@ import type { RidgeHeight } from './model';
 export const ridgeHeights = (roof: Roof, members: readonly Member[]): RidgeHeight[] | null => {
   const [first] = members;
   if (first === undefined || !KINDS[first.kind].setByHeight) return null;
-  // What lies on the rafters or between them is set by its distance up the slope.
-  if (first.lies === 'over' || first.lies === 'between') return null;
   const found: RidgeHeight[] = [];
   for (const { frame, topMm, axis, block } of members) {
     const top = frame.origin[2] + topMm / Math.cos(axis.slopeRad);

@@ -2,7 +2,7 @@ import type { Member } from '../frame';
 import { v2, v3 } from '../geom';
 import type { Job } from '../job';
 import { purlinRows, purlinsOn, type Roof } from '../roof';
-import { isRafter } from '../kinds';
+import { isRafter, isRow } from '../kinds';
 import type { CutList, CutListEntry, RunningMarks } from './model';
 
 /** Of the purlins of a side, the mark of one that lies on a row; they differ along it only in length. */
@@ -34,10 +34,7 @@ export const runningMarks = (
       const own = line.roof === 'eave' ? purlinsOn(job, block.id, line.index) : null;
       if (own === null) return [];
       const lain = members.filter(
-        (member) =>
-          (member.lies === 'over' || member.lies === 'between') &&
-          member.block === block.id &&
-          member.side === line.index,
+        (member) => isRow(member) && member.block === block.id && member.side === line.index,
       );
       const inMm = ({ frame: { origin } }: Member): number =>
         v2.dot(v2.sub(v3.inPlan(origin), line.start), line.inward);

@@ -186,7 +186,7 @@ const developed = (member: Member, cut: EndCut, end: 'top' | 'bottom'): Developm
 
 /** The developments of a purlin's mitres, the upper end first; none for what has no mitre, or lies on the rafters. */
 export const developmentsOf = (member: Member): readonly Development[] =>
-  member.kind !== 'purlin' || member.lies !== 'under'
+  member.kind !== 'under-purlin'
     ? []
     : (['top', 'bottom'] as const).flatMap((end) => {
         const mitre = member.ends.find(({ at, name }) => at === end && name === 'side');

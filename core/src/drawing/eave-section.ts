@@ -1,3 +1,4 @@
+import { isRow } from '../kinds';
 import { boardOf, type CutListEntry } from '../cuts';
 import type { Member } from '../frame';
 import { v2, v3, type Vec2 } from '../geom';
@@ -124,10 +125,7 @@ export const eaveSection = (
   const heights = fascia.map(([, z]) => z);
   const { obstruction, windowHead } = job.framing;
   const purlins = members
-    .filter(
-      ({ block, side, lies }) =>
-        (lies === 'over' || lies === 'between') && block === member.block && side === member.side,
-    )
+    .filter((one) => isRow(one) && one.block === member.block && one.side === member.side)
     .map((purlin) => purlinOver(member, hap, purlin))
     .filter((loop) => loop.some(([x]) => x < right));
   return {

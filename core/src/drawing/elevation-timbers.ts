@@ -1,4 +1,5 @@
 import { cornersOf, type Member } from '../frame';
+import { listedKind } from '../kinds';
 import { planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
 import type { Roof } from '../roof';
 import type { Panel } from './panel';
@@ -86,5 +87,12 @@ export const timberPanels = (
     const off = carriedAt(roof, member, corners, away, slopeAway);
     return off === null
       ? []
-      : [{ of: 'timber', kind: member.kind, points: hullOf(corners.map(flat)), away: off - 2 }];
+      : [
+          {
+            of: 'timber',
+            kind: listedKind(member.kind),
+            points: hullOf(corners.map(flat)),
+            away: off - 2,
+          },
+        ];
   });

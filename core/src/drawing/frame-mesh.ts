@@ -1,7 +1,7 @@
 import { solidOf, type Member } from '../frame';
 import { toWorld, v3, type ConvexSolid, type Vec2, type Vec3 } from '../geom';
 import type { Job } from '../job';
-import type { Kind } from '../kinds';
+import { listedKind, type ListedKind } from '../kinds';
 import { platesOf, type Roof } from '../roof';
 import { boardEdges } from './board-edges';
 
@@ -21,7 +21,7 @@ export interface FrameMesh {
   readonly edges: Float32Array;
   readonly boards: readonly {
     readonly id: string;
-    readonly kind: Kind;
+    readonly kind: ListedKind;
     readonly mark: string;
     /** Its part of `corners`, in numbers; and of `edges`. */
     readonly corners: Stretch;
@@ -185,7 +185,7 @@ export const frameMesh = (
     const { corners = [], edges = [] } = surfaces[i] ?? {};
     const board = {
       id,
-      kind,
+      kind: listedKind(kind),
       mark: markOf(id),
       corners: { from: corner, to: corner + corners.length },
       edges: { from: edge, to: edge + edges.length },

@@ -1,11 +1,11 @@
-import type { Kind } from '../kinds';
+import { listedKind, type ListedKind } from '../kinds';
 import { planLine, type Member } from '../frame';
 import { v2, v3, type Vec2, type Vec3 } from '../geom';
 import type { LaidOn, Roof, RoofBorder } from '../roof';
 
 export interface PlanTimber {
   readonly id: string;
-  readonly kind: Kind;
+  readonly kind: ListedKind;
   readonly mark: string;
   readonly from: Vec2;
   readonly to: Vec2;
@@ -95,7 +95,7 @@ export const planDrawing = (
   edges: roof.edges.map(({ from, to }) => [v3.inPlan(from), v3.inPlan(to)]),
   timbers: members.map((member) => {
     const [from, to] = planLine(member);
-    return { id: member.id, kind: member.kind, mark: markOf(member.id), from, to };
+    return { id: member.id, kind: listedKind(member.kind), mark: markOf(member.id), from, to };
   }),
   walls: wallsOf(roof),
   dimensions: dimensionsOf(roof),

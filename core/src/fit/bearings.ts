@@ -1,5 +1,5 @@
 import { area2, commonConvex, FIT_GAP_MM, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
-import { isPost, isRafter, isTie } from '../kinds';
+import { isPost, isPurlin, isRafter, KINDS } from '../kinds';
 import { inMm, plainly, say, type Sentence } from '../sentence';
 import { touches, type Contact } from './contacts';
 import { atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
@@ -223,12 +223,6 @@ const runsBeside = (
 /** A face that turns up or down by more than this, as a cosine, can be borne under. */
 const UNDER = 0.1;
 
-/** What is fixed along its length, not at its ends: to tails, to a wall, on posts. */
-const HELD_ALONG: ReadonlySet<Placed['member']['kind']> = new Set(['fascia', 'ledger', 'beam']);
-
-/** What lies flat, and is proved with what it lies on. */
-const LAIN: ReadonlySet<Placed['member']['kind']> = new Set(['spacer', 'backing', 'sleeper']);
-
 export interface Bearings {
   readonly joints: number;
   readonly worstGapMm: number;
@@ -261,8 +255,8 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
   };
   for (const placed of site.members) {
     const { member, mark } = placed;
-    if (isTie(member) || LAIN.has(member.kind)) continue;
-    if (purlinLies(site, placed) !== null) continue;
+    const { bears: bearing } = KINDS[member.kind];
+    if (isPurlin(member) ? purlinLies(site, placed) !== null : bearing === 'lain') continue;
     const sawn = sawnFaces(site, placed);
     let missed = false;
     const seated: Touch[] = [];
@@ -271,7 +265,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
       // Notched over a purlin or a ledger, it must come down on that too.
       const onPurlins = at(face).filter(
         ({ other }) =>
-          isMember(other) && (other.member.kind === 'purlin' || other.member.kind === 'ledger'),
+          isMember(other) && (isPurlin(other.member) || other.member.kind === 'ledger'),
       );
       if (off(placed, face, onPurlins, LEAST_OVER_MM2)) missed = true;
       const touching = onPlates.filter(({ contact }) => touches(contact));
@@ -307,15 +301,13 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
           member.kind === 'fascia' ? at(face) : at(face).filter((touch) => !isFasciaEnd(touch));
         if (!atGable(site, member, face) && off(placed, face, before, least)) missed = true;
       }
-      if (HELD_ALONG.has(member.kind) || missed) continue;
-      // A post stands on the ground.
-      if (member.kind === 'post' && !end.upper) continue;
+      if (bearing === 'along' || missed) continue;
+      if (bearing === 'ground' && !end.upper) continue;
       if (share >= LEAST_SHARE) continue;
       if (end.faces.length > 0 && end.faces.some((face) => atGable(site, member, face))) continue;
       if (
         !end.upper &&
-        // A barge stands on no plate: its ladder carries it. A false tail hangs on the wall at its upper end.
-        (isSeated || member.kind === 'barge' || member.kind === 'false-tail') &&
+        (isSeated || bearing === 'upper') &&
         (end.faces.length === 0 || isTail(site, end.faces, member, bears))
       )
         continue;

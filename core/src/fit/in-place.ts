@@ -1,4 +1,4 @@
-import { isPost, isRafter, isTie, KINDS } from '../kinds';
+import { isPurlin, KINDS, listedKind } from '../kinds';
 import {
   FIT_PROUD_MM,
   planeAt,
@@ -94,7 +94,7 @@ export const lineUnder = (
   let most = 0;
   const heading = v2.unit(v3.inPlan(frame.a));
   for (const line of roof.lines) {
-    if (LINE_TIMBER[line.kind] !== kind) continue;
+    if (LINE_TIMBER[line.kind] !== listedKind(kind)) continue;
     const from = v3.inPlan(line.from);
     const along = v2.unit(v2.sub(v3.inPlan(line.to), from));
     if (Math.abs(v2.cross(heading, along)) > SAME_WAY) continue;
@@ -125,7 +125,7 @@ export const purlinLies = (
   site: FrameOnSite,
   placed: Placed,
 ): 'over' | 'between' | 'under' | null => {
-  if (placed.member.kind !== 'purlin' || lineUnder(site, placed) !== null) return null;
+  if (!isPurlin(placed.member) || lineUnder(site, placed) !== null) return null;
   const mm = aboveOwnSlope(site, placed);
   if (mm > placed.member.stock.depth / 2) return 'over';
   return mm > -site.job.timber.common.depth / 2 ? 'between' : 'under';
@@ -148,10 +148,11 @@ export const topOver = (placed: Placed, p: Vec2): number | null => {
 
 /** Where a timber is scarfed, the top over its lower half is that of the next length on the same line. mm */
 const underNext = ({ members }: FrameOnSite, placed: Placed, p: Vec2, own: number): number => {
-  const { kind, stock, frame } = placed.member;
+  const { stock, frame } = placed.member;
+  const kind = listedKind(placed.member.kind);
   const next = members.filter(
     ({ member }) =>
-      member.kind === kind &&
+      listedKind(member.kind) === kind &&
       member.stock.depth === stock.depth &&
       Math.abs(v2.cross(v3.inPlan(member.frame.a), v3.inPlan(frame.a))) < SAME_WAY &&
       Math.abs(
@@ -193,7 +194,7 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
         placed,
         'misplaced',
         0,
-        say`${mark} stands on no line of the roof that wants a ${member.kind}`,
+        say`${mark} stands on no line of the roof that wants a ${listedKind(member.kind)}`,
       ),
     ];
   const planes = line.slopes.flatMap((i) => site.roof.slopes[i]?.plane ?? []);
@@ -262,7 +263,6 @@ export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
     const { member, mark } = placed;
     // A purlin on no line of the roof is proved with the rafters that it carries, or that carry it.
     if (purlinLies(site, placed) !== null) return [];
-    const line = Object.values<string>(LINE_TIMBER).includes(member.kind);
     const square = member.kind === 'hip' && site.job.framing.hipTop === 'none';
     const { mm, at } = square ? { mm: 0, at: middleOf(placed) } : mostProud(site, placed);
     if (mm > FIT_PROUD_MM)
@@ -275,10 +275,12 @@ export const outOfPlane = (site: FrameOnSite): FitProblem[] =>
           at,
         ),
       ];
-    // How a tie lies is proved with what it ties, how a stud stands with its wall; what lies on a plate with that.
-    if (isTie(member) || isPost(member) || KINDS[member.kind].stands === 'plate') return [];
+    const { top } = KINDS[member.kind];
     // A ledger that rafters go over stands under them.
     if (member.kind === 'ledger' && site.job.framing.atLedger === 'birdsmouth') return [];
-    if (isRafter(member)) return rafterTop(site, placed);
-    return line ? lineTop(site, placed) : touchesAbove(site, placed);
+    if (top === 'in-roof') return rafterTop(site, placed);
+    // A purlin of the roof's own is held to its line, whatever it is called: where it lies is what is proved.
+    if (top === 'on-line' || isPurlin(member)) return lineTop(site, placed);
+    // How a tie lies is proved with what it ties, how a stud stands with its wall; what lies on a plate with that.
+    return top === 'touches' ? touchesAbove(site, placed) : [];
   });

@@ -1,7 +1,7 @@
 import { lengthOf, planLine, type EndCut, type Member } from '../frame';
 import { SAME_POINT_MM, TOUCHING_MM, v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
-import { isRafter } from '../kinds';
+import { isRafter, KINDS } from '../kinds';
 import type { Place } from '../places';
 
 /** One place where timbers are fixed: which timber, and to which, where that is one of the frame. */
@@ -46,10 +46,8 @@ const rafterEnd = (to: Member): Place =>
           ? 'rafter-over'
           : 'rafter-at-line';
 
-const rafterJoints = (member: Member, byId: ById): Joint[] => [
-  ...(member.kind === 'false-tail'
-    ? [{ place: 'false-tail-on-wall', member, at: 'top', to: null } as const]
-    : []),
+const rafterJoints = (member: Member, head: Place | undefined, byId: ById): Joint[] => [
+  ...(head === undefined ? [] : [{ place: head, member, at: 'top', to: null } as const]),
   ...endsOf(member, byId).flatMap(({ at, to }): Joint[] => {
     if (to !== null) return [{ place: rafterEnd(to), member, at, to }];
     // A foot on the sheathing of another roof is fixed through it.
@@ -148,47 +146,35 @@ const crossed = (purlin: Member, members: readonly Member[]): Joint[] => {
     .map((to): Joint => ({ place: 'purlin-crossing', member: purlin, at: null, to }));
 };
 
+/** The places where a timber is cut against something, as its kind is fixed. */
+const jointsBy = (member: Member, byId: ById, lapped: boolean): Joint[] => {
+  const { fixed } = KINDS[member.kind];
+  switch (fixed.as) {
+    case 'rafter':
+      return rafterJoints(member, fixed.head, byId);
+    case 'line':
+      return lineJoints(member, byId, fixed.freeEnds === true);
+    case 'ends':
+      return bothEnds(fixed.place, member, byId);
+    case 'tie':
+      return tieEnds(member, byId, lapped);
+    case 'upright':
+      return [
+        { place: fixed.foot, member, at: 'bottom', to: null },
+        { place: fixed.head, member, at: 'top', to: null },
+      ];
+    // Fixed where it lies, all along, or by what meets it.
+    case 'row':
+    case 'run':
+    case 'held':
+      return [];
+  }
+};
+
 /** The places where the timbers of a frame are cut against something: read off their cuts alone. */
 export const cutJoints = (members: readonly Member[], lapped = false): Joint[] => {
   const byId: ById = new Map(members.map((member) => [member.id, member]));
-  return members.flatMap((member): Joint[] => {
-    if (isRafter(member)) return rafterJoints(member, byId);
-    switch (member.kind) {
-      case 'hip':
-      case 'valley':
-      case 'ridge':
-      case 'beam':
-        return lineJoints(member, byId, false);
-      case 'purlin':
-        if (member.lies === 'over') return [];
-        return member.lies === 'between'
-          ? bothEnds('purlin-between', member, byId)
-          : lineJoints(member, byId, true);
-      case 'header':
-        return bothEnds('header-end', member, byId);
-      case 'rafter-tie':
-        return tieEnds(member, byId, lapped);
-      case 'collar-tie':
-        return bothEnds('collar-end', member, byId);
-      case 'post':
-        return [
-          { place: 'post-foot', member, at: 'bottom', to: null },
-          { place: 'post-head', member, at: 'top', to: null },
-        ];
-      case 'strut':
-        return bothEnds('strut-end', member, byId);
-      case 'gable-stud':
-      case 'cheek-stud':
-        return bothEnds('stud-end', member, byId);
-      case 'blocking':
-      case 'spacer':
-        return bothEnds('block-end', member, byId);
-      case 'lookout':
-        return bothEnds('lookout-end', member, byId);
-      default:
-        return [];
-    }
-  });
+  return members.flatMap((member) => jointsBy(member, byId, lapped));
 };
 
 /** The places where timbers lie on each other, uncut: ties against rafters, purlins over them, laps. */
@@ -198,9 +184,10 @@ const layingJoints = (members: readonly Member[], lapped: boolean): Joint[] => {
   );
   return [
     ...members.flatMap((member): Joint[] => {
-      if (member.kind === 'rafter-tie')
+      const { as } = KINDS[member.kind].fixed;
+      if (as === 'tie')
         return beside(member, seated).map((to) => ({ place: 'tie-end', member, at: null, to }));
-      return member.lies === 'over' ? crossed(member, members) : [];
+      return as === 'row' ? crossed(member, members) : [];
     }),
     ...(lapped ? lapsOf(members) : []),
   ];
@@ -222,8 +209,6 @@ const lapsOf = (members: readonly Member[]): Joint[] =>
 /** What is fixed all along: sleepers, ledgers, ceiling backing. */
 export const runsOf = (members: readonly Member[]): Run[] =>
   members.flatMap((member): Run[] => {
-    const lengthMm = lengthOf(member);
-    if (member.kind === 'sleeper') return [{ place: 'sleeper-down', lengthMm }];
-    if (member.kind === 'ledger') return [{ place: 'ledger-on-wall', lengthMm }];
-    return member.kind === 'backing' ? [{ place: 'plate-on-wall', lengthMm }] : [];
+    const { fixed } = KINDS[member.kind];
+    return fixed.as === 'run' ? [{ place: fixed.place, lengthMm: lengthOf(member) }] : [];
   });

@@ -3,7 +3,7 @@ import { ok, refused, type Problem, type Result } from '../problem';
 import { LINE_TIMBER, platesOf, type LaidOn, type LineKind, type Roof } from '../roof';
 import { say } from '../sentence';
 import { fasciaPlaces } from './eaves/fascia-places';
-import { isTie, KINDS_IN_ORDER } from '../kinds';
+import { isTie, LISTED_KINDS, listedKind } from '../kinds';
 import { clashing } from './joint/in-space';
 import { scarfed } from './joint/scarfs';
 import { cheekStuds } from './laid-on/cheeks';
@@ -46,7 +46,7 @@ const oneAPlace = (problems: readonly Problem[]): Problem[] =>
 
 /** The order of erection, then round the building. */
 const inOrder = (members: readonly Member[]): Member[] =>
-  KINDS_IN_ORDER.flatMap((kind) => members.filter((member) => member.kind === kind));
+  LISTED_KINDS.flatMap((kind) => members.filter((member) => listedKind(member.kind) === kind));
 
 /** Sets every timber of a roof framed as one in its place: the primary frame, then one pass after the other. */
 const frameWhole = (job: Job, roof: Roof): Result<Framing> => {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { KINDS_IN_ORDER } from '../kinds';
+import { LISTED_KINDS } from '../kinds';
 
 /** A corner of what is left of a face: along the board from its hooked end, and down from its top edge. mm */
 const corner = z.tuple([z.number(), z.number()]);
@@ -9,7 +9,7 @@ const loops = z.array(z.array(corner).min(3).max(60)).max(40);
 export const sawnSchema = z.strictObject({
   /** The mark that it bore when it was sawn. */
   mark: z.string().min(1).max(40),
-  kind: z.enum(KINDS_IN_ORDER),
+  kind: z.enum(LISTED_KINDS),
   hand: z.enum(['left', 'right', 'plain']),
   /** The first member of the line that it was sawn for. */
   member: z.string().max(200),

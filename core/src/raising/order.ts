@@ -1,8 +1,8 @@
 import { isOneTimber, lengthOf, type Member } from '../frame';
 import { SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
-import { isPost, isRafter } from '../kinds';
+import { isPost, isPurlin, isRafter, PHASES, type Phase } from '../kinds';
 import type { Roof } from '../roof';
-import { PHASES, phaseOf, type Phase } from './phases';
+import { phaseOf } from './phases';
 
 /** Whether the whole roof goes up in one go, or half of it is raised and covered before the other is begun. */
 export type Stages = 1 | 2;
@@ -63,7 +63,7 @@ const holding = (ridge: Member, members: readonly Member[]): Member[] => {
 /** What a timber goes up on, though it is cut to it: a ridge on its pairs, a beam on its posts, a purlin on its struts. */
 const holders = (member: Member, members: readonly Member[]): Member[] => {
   if (member.kind === 'ridge') return holding(member, members);
-  return member.kind === 'beam' || member.kind === 'purlin'
+  return member.kind === 'beam' || isPurlin(member)
     ? members.filter((one) => isPost(one) && against(one).includes(member.id))
     : [];
 };

@@ -4,7 +4,7 @@ import type { Roof } from '../roof';
 import { inMm, say, type Sentence } from '../sentence';
 import { diagonalsOf } from './diagonals';
 import type { Lift } from './order';
-import type { Phase } from './phases';
+import type { Phase } from '../kinds';
 
 /** What is said of a lift: its name, what is done, what holds it until the roof is closed, what is checked then. */
 export interface Said {

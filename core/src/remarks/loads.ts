@@ -20,9 +20,8 @@ export const aboutLoads = ({ framing }: Subject): Remark[] => {
     ends.every(({ meets }) => meets !== null && hips.has(meets));
   const header = headers.find((one) => !ofGablet(one) && !isOpeningHeader(one));
   const gablet = headers.find(ofGablet);
-  const purlins = framing.members.filter(({ kind }) => kind === 'purlin');
-  const purlin = purlins.find(({ lies }) => lies === undefined);
-  const under = purlins.find(({ lies }) => lies === 'under');
+  const purlin = framing.members.find(({ kind }) => kind === 'purlin');
+  const under = framing.members.find(({ kind }) => kind === 'under-purlin');
   const ridges = framing.members.filter(({ kind }) => kind === 'ridge');
   const broken = framing.members.find(
     ({ id, kind, notches }) =>

@@ -24,8 +24,8 @@ export const aboutPurlins = ({ framing }: Subject): Remark[] => {
   const hips = members.filter(({ kind }) => kind === 'hip');
   const said: number[] = [];
   return members.flatMap((purlin): Remark[] => {
-    const { frame, axis, notches, ends, lies } = purlin;
-    if (lies !== 'under' || notches.length > 0 || !ends.some(({ name }) => name === 'side'))
+    const { kind, frame, axis, notches, ends } = purlin;
+    if (kind !== 'under-purlin' || notches.length > 0 || !ends.some(({ name }) => name === 'side'))
       return [];
     return [0, axis.runMm].flatMap((t): Remark[] => {
       const p = v3.add(frame.origin, v3.scale(frame.a, t));

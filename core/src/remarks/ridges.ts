@@ -11,7 +11,7 @@ export const aboutRidges = ({ job, roof, framing }: Subject): Remark[] => {
   const steepest = Math.max(...roof.slopes.map(({ slopeRad }) => slopeRad));
   const plumb = job.timber.common.depth / Math.cos(steepest);
   const [first] = ridges;
-  const [purlin] = members.filter(({ kind, lies }) => kind === 'purlin' && lies === undefined);
+  const [purlin] = members.filter(({ kind }) => kind === 'purlin');
   for (const [code, name, own] of [
     ['ridge-shallow', 'ridge', first],
     ['purlin-shallow', 'purlin at the break', purlin],

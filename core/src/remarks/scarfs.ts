@@ -12,8 +12,8 @@ export const aboutScarfs = ({ job, framing: { members } }: Subject): Remark[] =>
   const first = (wanted: (member: Member) => boolean): Member | undefined =>
     members.find((member) => isScarfed(member) && wanted(member));
   const ridge = first(({ kind }) => kind === 'ridge');
-  const over = first(({ lies }) => lies === 'over');
-  const other = first(({ kind, lies }) => kind !== 'ridge' && lies !== 'over');
+  const over = first(({ kind }) => kind === 'roof-purlin');
+  const other = first(({ kind }) => kind !== 'ridge' && kind !== 'roof-purlin');
   return [
     ...(other === undefined
       ? []

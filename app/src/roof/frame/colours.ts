@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Kind } from '@ogee/core/src/kinds';
+import type { ListedKind } from '@ogee/core/src/kinds';
 import { useTheme } from '../../theme/theme';
 
 /** Boards are wood, tinged with so much of their kind's colour that kinds are told apart. */
@@ -24,7 +24,7 @@ export const useFrameColours = () => {
     const plain = (name: Parameters<typeof colour>[0]): string =>
       mixed(rgbOf(colour(name)), [0, 0, 0], 0);
     const [wood, paper] = [rgbOf(colour('wood')), rgbOf(colour('paper'))];
-    const ofKind = (kind: Kind): string => mixed(wood, rgbOf(colour(kind)), KIND_SHARE);
+    const ofKind = (kind: ListedKind): string => mixed(wood, rgbOf(colour(kind)), KIND_SHARE);
     return {
       ofKind,
       back: mixed(wood, paper, BACK_SHARE),

@@ -1,4 +1,4 @@
-import { KINDS_IN_ORDER, kindName, type Kind } from '@ogee/core/src/kinds';
+import { LISTED_KINDS, kindName, type ListedKind } from '@ogee/core/src/kinds';
 import type { Vec3 } from '@ogee/core/src/geom';
 import type { CutList } from '@ogee/core/src/cuts';
 import { useMemo, useState } from 'react';
@@ -32,7 +32,7 @@ export const FrameView = ({
 }) => {
   const terms = useTermsOf();
   const colours = useFrameColours();
-  const [hidden, setHidden] = useState<ReadonlySet<Kind>>(new Set());
+  const [hidden, setHidden] = useState<ReadonlySet<ListedKind>>(new Set());
   const [picked, setPicked] = useState<string | null>(null);
   const [lifted, setLifted] = useState(false);
   const mesh = useOfRoof(['mesh'], (solver, roof) => solver.mesh(roof))?.answer ?? null;
@@ -54,8 +54,8 @@ export const FrameView = ({
       }),
     [mesh, board, out, hidden, wrong, colours],
   );
-  const kinds = KINDS_IN_ORDER.filter((kind) => cuts.members.some((m) => m.kind === kind));
-  const toggle = (kind: Kind): void => {
+  const kinds = LISTED_KINDS.filter((kind) => cuts.members.some((m) => m.kind === kind));
+  const toggle = (kind: ListedKind): void => {
     const next = new Set(hidden);
     if (!next.delete(kind)) next.add(kind);
     setHidden(next);

@@ -1,4 +1,4 @@
-import { kindName, KINDS_IN_ORDER, type Kind } from '@ogee/core/src/kinds';
+import { kindName, LISTED_KINDS, type ListedKind } from '@ogee/core/src/kinds';
 import type { FrameMesh } from '@ogee/core/src/drawing';
 import type { RaisingStep, Stages } from '@ogee/core/src/raising';
 import { useMemo } from 'react';
@@ -23,9 +23,12 @@ const IN_STAGES = [
 type InStages = (typeof IN_STAGES)[number]['value'];
 
 /** Which marks go up in a step, by kind: “4 C1, 2 KC1”. */
-const goingUp = (step: RaisingStep, { boards }: FrameMesh): { kind: Kind; marks: string[] }[] => {
+const goingUp = (
+  step: RaisingStep,
+  { boards }: FrameMesh,
+): { kind: ListedKind; marks: string[] }[] => {
   const own = new Set(step.members);
-  return KINDS_IN_ORDER.flatMap((kind) => {
+  return LISTED_KINDS.flatMap((kind) => {
     const marks = boards.filter((board) => board.kind === kind && own.has(board.id));
     const counts = new Map<string, number>();
     for (const { mark } of marks) counts.set(mark, (counts.get(mark) ?? 0) + 1);

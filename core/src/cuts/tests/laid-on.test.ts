@@ -197,7 +197,7 @@ it('purlins over the upper roof end on the lower one by a compound cut', () => {
     { block: 'porch', stock: { thickness: 75, depth: 50 }, spacing: 500, first: 60, last: 100 },
   ];
   const solution = solvedInput(house({ change: { roofPurlins } }));
-  const purlins = ofKind(solution, 'purlin');
+  const purlins = ofKind(solution, 'roof-purlin');
   expect(purlins.length).toBeGreaterThan(2);
   for (const { ends } of purlins) {
     const cut = ends.find(({ name }) => name === 'compound cut' || name === 'long cut');

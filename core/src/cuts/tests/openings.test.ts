@@ -202,7 +202,9 @@ describe.each(['over', 'between'] as const)(
     const solution = solvedInput({ ...input, roofPurlins, openings });
     const whole = solvedInput({ ...input, roofPurlins });
     const purlins = ({ members }: Solution) =>
-      members.filter(({ kind, side }) => kind === 'purlin' && side === 0);
+      members.filter(
+        ({ kind, side }) => (kind === 'roof-purlin' || kind === 'purlin-between') && side === 0,
+      );
 
     it('leave what is kept clear open, cut flush with the trimmers', () => {
       expect(fit(solution).problems).toEqual([]);

@@ -72,7 +72,7 @@ describe.each(HOUSES)('purlins round a regular hip roof, $along × $across, $pit
           '0.000000',
           '45.000000',
         ]);
-    const member = solution.members.find(({ lies }) => lies === 'under')!;
+    const member = solution.members.find(({ kind }) => kind === 'under-purlin')!;
     const [bevel] = member.bevels;
     expect(Math.acos(halfSpaceToLocal(member.frame, bevel!.keep).normal[2])).toBeCloseTo(theta, 9);
   });
@@ -163,7 +163,7 @@ describe.each(['5/12', '9/12', '12/12'])('plumb with a square top at %s', (pitch
     const { hap } = solution.cuts.members.find(({ kind }) => kind === 'common')!.seat!;
     const under = hap + (0.4 * 2500 + 25) * m - 184 / Math.cos(pitchRad(pitch));
     for (const { frame, topMm, bevels } of solution.members.filter(
-      ({ kind }) => kind === 'purlin',
+      ({ kind }) => kind === 'under-purlin',
     )) {
       expect(bevels).toEqual([]);
       expect(frame.origin[2] + topMm).toBeCloseTo(under, 6);

@@ -98,7 +98,7 @@ describe.each(['4/12', '35°', '9/12', '12/12'])('purlins on a roof of %s', (pit
       body: ALONG + 520,
       blank: ALONG + 520,
     });
-    const own = solution.members.filter(({ lies, side }) => lies === 'over' && side === 0);
+    const own = solution.members.filter(({ kind, side }) => kind === 'roof-purlin' && side === 0);
     const tail = [0, -OVERHANG, HAP - m * OVERHANG] as const;
     const found = own.map(({ frame }) => {
       const [, y, z] = v3.sub(frame.origin, [0, tail[1], tail[2]]);

@@ -86,7 +86,9 @@ it('every way of spoiling one is seen, ties beside them or not', () => {
 it('a purlin in lengths is scarfed over its struts', () => {
   const solution = solvedInput(strutted({ longest: 4000 }));
   expect(fit(solution).problems).toEqual([]);
-  const purlins = solution.members.filter(({ kind, side }) => kind === 'purlin' && side === 0);
+  const purlins = solution.members.filter(
+    ({ kind, side }) => kind === 'under-purlin' && side === 0,
+  );
   const struts = solution.members.filter(({ kind, side }) => kind === 'strut' && side === 0);
   expect(purlins.length).toBeGreaterThan(2);
   for (const { frame } of purlins.slice(1))

@@ -42,7 +42,7 @@ describe.each([
   ['9/12', 'plumb', 1300],
 ] as const)('the setting-out of purlins at %s, %s, the end %s mm askew', (pitch, set, skew) => {
   const solution = solvedInput(withPurlins(pitch, set, skew));
-  const purlins = solution.members.filter(({ kind }) => kind === 'purlin');
+  const purlins = solution.members.filter(({ kind }) => kind === 'under-purlin');
 
   it('gives the two angles that the planes give, measured off the drawing', () => {
     expect(purlins.length).toBe(4);

@@ -80,7 +80,7 @@ it('counts the crossings of purlins, rows by rafters', () => {
     },
   ];
   const solution = barn({ roofPurlins });
-  const rows = kinds(solution, 'purlin');
+  const rows = kinds(solution, 'roof-purlin');
   expect(at(solution, 'purlin-crossing')?.places).toBe((rows / 2) * kinds(solution, 'common'));
 });
 

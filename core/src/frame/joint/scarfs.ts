@@ -2,7 +2,7 @@ import { chordWithin, extent, flip, halfSpace, v2, v3, type HalfSpace } from '..
 import type { Job } from '../../job';
 import type { Problem } from '../../problem';
 import { inMm, leastMm, say } from '../../sentence';
-import { isRafter } from '../../kinds';
+import { isPurlin, isRafter, KINDS, listedKind } from '../../kinds';
 import { axisOf, type EndCut, type Member, type Notch } from '../member/member';
 import { planLine } from '../member/plan-line';
 import { solidOf } from '../member/solid-of';
@@ -39,10 +39,11 @@ const supportsOf = (
   const under = posts.filter(({ ends }) => ends.some(({ meets }) => meets === timber.id));
   if (under.length > 0)
     return under.map(({ frame }) => v3.dot(v3.sub(frame.origin, origin), a)).sort((p, q) => p - q);
-  const into = timber.lies === 'over' ? -INTO_MM : INTO_MM;
+  const into = timber.kind === 'roof-purlin' ? -INTO_MM : INTO_MM;
   const from = v3.add(origin, v3.scale(e, into));
   const ts = rafters.flatMap((rafter): number[] => {
-    if (timber.lies !== undefined)
+    // What runs beside rafters meets their wood; what stands on a line is met by their ends.
+    if (isPurlin(timber) && timber.kind !== 'purlin')
       return facesOf(rafter).flatMap((piece) => {
         const chord = chordWithin(piece, from, a);
         return chord === null ? [] : [(chord[0] + chord[1]) / 2];
@@ -210,13 +211,11 @@ const parted = (timber: Member, joints: readonly number[], scarf: Scarf): Member
 };
 
 /** Which field of the job says how long a timber can be had. */
-const pathOf = (job: Job, { kind, lies, stock }: Member): string => {
-  const set = lies === 'over' ? job.roofPurlins.findIndex((one) => one.stock === stock) : -1;
-  return set < 0 ? `timber.${kind}.longest` : `roofPurlins.${set}.stock.longest`;
+const pathOf = (job: Job, { kind, stock }: Member): string => {
+  const own = KINDS[kind].stock;
+  if (own !== null) return `timber.${own}.longest`;
+  return `roofPurlins.${job.roofPurlins.findIndex((one) => one.stock === stock)}.stock.longest`;
 };
-
-/** What is made in lengths. */
-const SCARFED: ReadonlySet<Member['kind']> = new Set(['ridge', 'purlin', 'beam']);
 
 /** Ridges, purlins and beams longer than their timber can be had, in lengths scarfed over a rafter or a post each. */
 export const scarfed = (
@@ -229,7 +228,7 @@ export const scarfed = (
   const problems: Problem[] = [];
   const inLengths = members.flatMap((timber): readonly Member[] => {
     const { longest, depth } = timber.stock;
-    if (longest === undefined || !SCARFED.has(timber.kind)) return [timber];
+    if (longest === undefined || !KINDS[timber.kind].scarfed) return [timber];
     const reach = reachOf(timber);
     if (reach[1] - reach[0] <= longest) return [timber];
     const joints = partings(
@@ -243,7 +242,7 @@ export const scarfed = (
     problems.push({
       code: 'size',
       path: pathOf(job, timber),
-      text: say`a ${timber.kind} of this roof is ${inMm(reach[1] - reach[0])} long, and no lengths of ${inMm(longest)} with scarfs of ${inMm(times * depth)} meet over its rafters; accepted is longer, or at least ${leastMm(reach[1] - reach[0])} for no joint`,
+      text: say`a ${listedKind(timber.kind)} of this roof is ${inMm(reach[1] - reach[0])} long, and no lengths of ${inMm(longest)} with scarfs of ${inMm(times * depth)} meet over its rafters; accepted is longer, or at least ${leastMm(reach[1] - reach[0])} for no joint`,
     });
     return [timber];
   });

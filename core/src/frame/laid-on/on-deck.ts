@@ -1,6 +1,6 @@
 import { flip, PARALLEL_SINE, planeAt, v3, type HalfSpace, type Plane } from '../../geom';
 import type { Job } from '../../job';
-import { isRafter, isTie, type Kind } from '../../kinds';
+import { isRafter, isTie, KINDS } from '../../kinds';
 import type { LaidOn } from '../../roof';
 import { axisOf, lengthOf, memberId, type EndCut, type Member } from '../member/member';
 import { cornersOf } from '../member/solid-of';
@@ -10,9 +10,6 @@ import { runFrom } from '../site';
 const BELOW_MM = 0.01;
 /** A timber nearer than this to lying along the sheathing is not cut by it, as a sine. */
 const ALONG = 0.02;
-
-/** What is cut along the sheathing where it comes down on it; of other kinds a piece is set whole or not at all. */
-const CUT: ReadonlySet<Kind> = new Set(['ridge', 'purlin', 'fascia', 'hip', 'beam']);
 
 /** A rafter with less than this of its middle left is none. mm */
 const LEAST_BODY_MM = 100;
@@ -155,7 +152,7 @@ export const onDeck = (
       numbers.set(side, number + 1);
       return [{ ...jack, id: memberId(block, 'valley-jack', side, number) }];
     }
-    if (isTie(member) || !CUT.has(member.kind)) return [];
+    if (isTie(member) || KINDS[member.kind].onDeck === 'whole') return [];
     const cut = cutOnDeck(member, deck);
     return cut === null ? [] : [cut];
   });

@@ -7,7 +7,7 @@ import {
   type Vec2,
 } from '../../geom';
 import type { Stock } from '../../job';
-import type { Kind } from '../../kinds';
+import type { Kind, ListedKind } from '../../kinds';
 
 export type CutAt = 'top' | 'bottom' | 'heel' | 'seat' | 'tail';
 
@@ -50,7 +50,7 @@ export interface Bevel {
 }
 
 /** Ids are stable while the job's geometry stands: block, kind, side, number along it. */
-export const memberId = (block: string, kind: Kind, ...place: readonly number[]): string =>
+export const memberId = (block: string, kind: ListedKind, ...place: readonly number[]): string =>
   [block, kind, ...place].join('.');
 
 /** The theory line: from the low end to the high one. mm and rad */
@@ -125,8 +125,6 @@ export interface Member {
   readonly bevels: readonly Bevel[];
   /** A hip that is neither dropped nor backed stands above the roof planes, as the crew chose. */
   readonly mayStandProud: boolean;
-  /** Purlins that stand on no line of the roof: under the rafters, which they carry, or over or between them, under the roofing. */
-  readonly lies?: 'under' | 'over' | 'between';
   readonly axis: Axis;
   readonly pair: SquarePair;
   /** Hips and valleys. */

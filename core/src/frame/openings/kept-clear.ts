@@ -1,3 +1,4 @@
+import { listedKind } from '../../kinds';
 import { halfSpace, v2, v3, type HalfSpace } from '../../geom';
 import type { Problem } from '../../problem';
 import { say } from '../../sentence';
@@ -41,7 +42,7 @@ export const keptClear: Pass = (site, _primary, before) => ({
           {
             code: 'not-framed',
             path: `openings.${opening.index}`,
-            text: say`a ${inWay.kind} would stand in what "${opening.name}" keeps clear; accepted is a place clear of it, or another place for that`,
+            text: say`a ${listedKind(inWay.kind)} would stand in what "${opening.name}" keeps clear; accepted is a place clear of it, or another place for that`,
           },
         ];
   }),

@@ -3,7 +3,7 @@ import type { Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { heightAt, purlinDistance, runOfSide, type Slope } from '../../roof';
 import { inMm, say, type Sentence } from '../../sentence';
-import { isRafter } from '../../kinds';
+import { isRafter, listedKind } from '../../kinds';
 import { clashing } from '../joint/in-space';
 import { notchedOver } from '../joint/notched-over';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
@@ -52,7 +52,7 @@ const memberOf = (
   };
   return {
     id,
-    kind: 'purlin',
+    kind: 'under-purlin',
     block: wanted.block,
     side: wanted.side,
     stock,
@@ -63,7 +63,6 @@ const memberOf = (
     notches: [],
     bevels: canted || wanted.top === 'square' ? [] : [{ keep: under, beyond: null }],
     mayStandProud: false,
-    lies: 'under',
     axis: axisOf(high - low, 0),
     pair: { rise: slope.rise, run: 1 },
     fold: null,
@@ -101,7 +100,7 @@ const amiss = (
   if (lip > purlin.stock.depth * (1 - LEAST_UNDER_LIP))
     return say`would lose ${inMm(lip)} of its depth to the lip under what hangs lower there; take a deeper one, or a shallower ‹hip› or ‹valley›`;
   const [other] = clashing(purlin, before);
-  return other === undefined ? null : say`would stand in a ${other.kind} there`;
+  return other === undefined ? null : say`would stand in a ${listedKind(other.kind)} there`;
 };
 
 /** A rafter notched over a purlin by more than this share of its depth is cut in two where it bends most. */

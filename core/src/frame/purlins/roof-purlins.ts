@@ -97,7 +97,7 @@ const level = ({ along }: Slope): Vec3 => [along[0], along[1], 0];
 /** What a purlin on the roof is, wherever it lies. */
 const purlinAt = (
   { set, block, side, stretch: { slope } }: Row,
-  lies: 'over' | 'between',
+  kind: 'roof-purlin' | 'purlin-between',
   origin: Vec3,
   lengthMm: number,
   ends: readonly EndCut[],
@@ -107,17 +107,16 @@ const purlinAt = (
   const e = slope.plane.normal;
   return {
     id,
-    kind: 'purlin',
+    kind,
     block,
     side,
     stock: set.stock,
     frame: { origin, a, e, s: v3.cross(e, a) },
-    topMm: lies === 'over' ? set.stock.depth : 0,
+    topMm: kind === 'roof-purlin' ? set.stock.depth : 0,
     ends,
     notches: [],
     bevels: [],
     mayStandProud: false,
-    lies,
     axis: axisOf(lengthMm, 0),
     pair: { rise: slope.rise, run: 1 },
     fold: null,
@@ -180,14 +179,14 @@ const overRafters = (
   if (!bears(site, row, [bottom.t, top.t], rafters)) return { boards: [], inWay: [] };
   const origin = pointOf(site, row, bottom.t);
   const ends = [...top.cuts, ...bottom.cuts];
-  const purlin = purlinAt(row, 'over', origin, top.t - bottom.t, ends, next());
+  const purlin = purlinAt(row, 'roof-purlin', origin, top.t - bottom.t, ends, next());
   // The rafters that it lies on end at its underside.
   const others = before.filter(
     (one) => !(isRafter(one) && one.block === row.block && one.side === row.side),
   );
   const met = clashing(purlin, others);
   // At a corner of the roof it meets the next side's rows; a timber of the frame it would stand in.
-  const inWay = met.filter(({ lies }) => lies !== 'over');
+  const inWay = met.filter(({ kind }) => kind !== 'roof-purlin');
   const parted = (whole: Member): Member[] => partedAt(site, row, whole, bottom.t, next);
   if (met.length === 0 || inWay.length > 0) return { boards: parted(purlin), inWay };
   const middle = v3.add(
@@ -228,7 +227,7 @@ const betweenRafters = (
   for (const gap of gapsAlong(reads, a, [low, high], 0, bounding)) {
     if (open((gap.from + gap.to) / 2)) continue;
     const make = (ends: readonly EndCut[]): Member =>
-      purlinAt(row, 'between', at(gap.from), gap.to - gap.from, ends, next());
+      purlinAt(row, 'purlin-between', at(gap.from), gap.to - gap.from, ends, next());
     const timbers = [...bounding, ...boards];
     const board = cutBetween(lying, gap, 2 * (thickness + depth), timbers, make);
     const met = board === null ? [gap.low, gap.high] : clashing(board, others);

@@ -15,7 +15,7 @@ interface Solid {
 }
 
 /** It touches others in narrow strips: its edges are walked. */
-const crosses = ({ kind, lies }: Member): boolean => lies === 'over' || kind === 'fascia';
+const crosses = ({ kind }: Member): boolean => kind === 'roof-purlin' || kind === 'fascia';
 
 /** A board as a cloud of points on its faces, and a question whether a point touches its wood: nothing of the proof. */
 const solidIn = (member: Member): Solid => {
@@ -62,8 +62,8 @@ const touching = (one: Solid, other: Solid): boolean =>
   one.middles.some(other.holds) || other.middles.some(one.holds);
 
 /** What stands on walls, hangs on them, or lies on plates or the ground needs no timber to touch; nor does a purlin that ends on walls. */
-const stands = ({ kind, notches, ends, lies }: Member): boolean =>
-  (lies === 'under' && ends.every(({ meets }) => meets === null)) ||
+const stands = ({ kind, notches, ends }: Member): boolean =>
+  (kind === 'under-purlin' && ends.every(({ meets }) => meets === null)) ||
   [
     'post',
     'rafter-tie',

@@ -4,6 +4,8 @@ import type { Job } from '../job';
 import type { Roof } from '../roof';
 import { say } from '../sentence';
 import { bearingsOf } from './bearings';
+import { hipBracesAmiss } from './hip-braces';
+import { overAllKinds } from '../kinds';
 import { backingAmiss } from './backing';
 import { bareGaps } from './blocking';
 import { openingsAmiss } from './openings';
@@ -11,7 +13,7 @@ import { postsAmiss } from './posts';
 import { shortJoistsAmiss } from './short-joists';
 import { spacersAmiss } from './spacers';
 import { floating } from './carried';
-import { contactsOf, touchingBy } from './contacts';
+import { contactsOf, touchingBy, type Contact, type Touching } from './contacts';
 import { bareEaves, leaningEnds, openMitres } from './eaves';
 import { frameOnSite, middleOf, type FrameOnSite, type Laid } from './frame-on-site';
 import { outOfPlane } from './in-place';
@@ -113,6 +115,42 @@ const carriedBy = (site: FrameOnSite, contacts: ReturnType<typeof contactsOf>): 
   return floating(bodies, (body) => !isMember(body), contacts).filter(isMember);
 };
 
+/** What is proved of sorts of timber: where they stand, that none is missing, what they lie on. */
+type Check = (site: FrameOnSite, touching: Touching, contacts: readonly Contact[]) => FitProblem[];
+const check = (of: Check): Check => of;
+
+/** In the order of the report; the compiler asks for a kind whose place nothing proves. */
+const CHECKS = overAllKinds([
+  // Rafters, hips, valleys and ridges: their lines, their strips and their places on the layout.
+  {
+    kinds: ['ridge', 'hip', 'valley', 'purlin', 'fascia'],
+    check: check((site, _touching, contacts) => bareEaves(site, contacts)),
+  },
+  { kinds: [], check: openMitres },
+  { kinds: [], check: leaningEnds },
+  {
+    kinds: ['common', 'king-common', 'hip-jack', 'valley-jack', 'cripple-jack'],
+    check: check(offLayout),
+  },
+  { kinds: ['blocking'], check: check(bareGaps) },
+  { kinds: ['barge', 'lookout'], check: gableEndsAmiss },
+  { kinds: ['gable-stud'], check: gableStudsAmiss },
+  { kinds: ['cheek-stud'], check: cheekStudsAmiss },
+  { kinds: ['ledger'], check: ledgersAmiss },
+  { kinds: ['under-purlin'], check: purlinsAmiss },
+  { kinds: ['strut'], check: strutsAmiss },
+  { kinds: ['hip-brace'], check: check(hipBracesAmiss) },
+  { kinds: ['roof-purlin', 'purlin-between'], check: roofPurlinsAmiss },
+  { kinds: ['rafter-tie', 'collar-tie'], check: tiesAmiss },
+  { kinds: ['rafter-tie'], check: shortJoistsAmiss },
+  { kinds: ['spacer'], check: spacersAmiss },
+  { kinds: ['backing'], check: backingAmiss },
+  { kinds: ['post', 'beam'], check: postsAmiss },
+  { kinds: [], check: openScarfs },
+  { kinds: ['trimmer', 'header', 'opening-jack', 'false-tail'], check: check(openingsAmiss) },
+  { kinds: ['sleeper'], check: laidOnAmiss },
+]);
+
 /**
  * Proves or disproves that the frame is whole and closes, from the job's walls and roof planes and the finished solids
  * alone: nothing is asked of how they were made.
@@ -162,26 +200,7 @@ export const dryFit = (
       ...loose.map(floatingProblem),
       ...bareLines(site),
       ...strips.problems,
-      ...bareEaves(site, contacts),
-      ...openMitres(site, touching),
-      ...leaningEnds(site, touching),
-      ...offLayout(site),
-      ...bareGaps(site),
-      ...gableEndsAmiss(site, touching),
-      ...gableStudsAmiss(site, touching),
-      ...cheekStudsAmiss(site, touching),
-      ...ledgersAmiss(site, touching),
-      ...purlinsAmiss(site, touching),
-      ...strutsAmiss(site, touching),
-      ...roofPurlinsAmiss(site, touching),
-      ...tiesAmiss(site, touching),
-      ...shortJoistsAmiss(site, touching),
-      ...spacersAmiss(site, touching),
-      ...backingAmiss(site, touching),
-      ...postsAmiss(site, touching),
-      ...openScarfs(site, touching),
-      ...openingsAmiss(site),
-      ...laidOnAmiss(site, touching),
+      ...CHECKS.flatMap(({ check }) => check(site, touching, contacts)),
       ...unlisted(members, listed, markOf),
     ],
   };

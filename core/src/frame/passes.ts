@@ -1,3 +1,4 @@
+import { overAllKinds } from '../kinds';
 import { eaveBlocks } from './eaves/blocking';
 import { fascias } from './eaves/fascias';
 import { gableEnds } from './gables/gable-ends';
@@ -8,6 +9,7 @@ import { keptClear } from './openings/kept-clear';
 import type { Added, Pass } from './pass';
 import { headerMember, lineMember, rafterMember } from './to-member';
 import { roofPurlins } from './purlins/roof-purlins';
+import { hipBraces } from './purlins/hip-braces';
 import { purlins } from './purlins/purlins';
 import { struts } from './purlins/struts';
 import { collarTies } from './ties/collars';
@@ -42,26 +44,45 @@ const rafters: Pass = (site, primary) => {
 
 const eaves: Pass = (site, { standing }) => sound(fascias(site, standing));
 
-/** Every pass; a new sort of timber is one more. Within a kind, members keep the order of the passes. */
-export const PASSES: readonly Pass[] = [
-  lineTimbers,
-  headers,
-  rafters,
-  falseTails,
-  ledgers,
-  eaves,
-  gableEnds,
-  purlins,
-  rafterTies,
-  collarTies,
+/**
+ * Every pass, in the order in which they run, and the kinds it makes: the compiler asks for a kind that none makes.
+ * Within a kind, members keep the order of the passes.
+ */
+const ROWS = overAllKinds([
+  { kinds: ['ridge', 'hip', 'valley', 'purlin'], pass: lineTimbers },
+  { kinds: ['header'], pass: headers },
+  {
+    kinds: [
+      'common',
+      'king-common',
+      'hip-jack',
+      'valley-jack',
+      'cripple-jack',
+      'trimmer',
+      'opening-jack',
+    ],
+    pass: rafters,
+  },
+  { kinds: ['false-tail'], pass: falseTails },
+  { kinds: ['ledger'], pass: ledgers },
+  { kinds: ['fascia'], pass: eaves },
+  { kinds: ['barge', 'lookout'], pass: gableEnds },
+  { kinds: ['under-purlin'], pass: purlins },
+  { kinds: ['rafter-tie'], pass: rafterTies },
+  { kinds: ['collar-tie'], pass: collarTies },
   // Between the rafters and what lies flat on them.
-  shortJoists,
-  spacers,
-  eaveBlocks,
-  struts,
-  roofPurlins,
-  gableStuds,
-  backing,
-  posts,
-  keptClear,
-];
+  { kinds: ['rafter-tie'], pass: shortJoists },
+  { kinds: ['spacer'], pass: spacers },
+  { kinds: ['blocking'], pass: eaveBlocks },
+  { kinds: ['strut'], pass: struts },
+  { kinds: ['hip-brace'], pass: hipBraces },
+  { kinds: ['roof-purlin', 'purlin-between'], pass: roofPurlins },
+  { kinds: ['gable-stud'], pass: gableStuds },
+  { kinds: ['backing'], pass: backing },
+  { kinds: ['post', 'beam'], pass: posts },
+  { kinds: [], pass: keptClear },
+  // Set where a roof is laid on another: `laid-on`.
+  { kinds: ['sleeper', 'cheek-stud'], pass: null },
+]);
+
+export const PASSES: readonly Pass[] = ROWS.flatMap(({ pass }) => pass ?? []);

@@ -175,6 +175,11 @@ export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
       'A leaning post from a purlin down to a bearing wall. It breaks the purlin’s span; the wall under it must carry.',
     shown: { of: 'section', part: 'strut' },
   },
+  'hip brace': {
+    means:
+      'A post, plumb or leaning, from the underside of a hip down to a wall or a tie beam, where the hip is too long for its depth or has no whole seat.',
+    shown: { of: 'plan', part: 'hip' },
+  },
   sleeper: {
     means:
       'A board flat on the sheathing of a lower roof, along the line where an upper roof is laid on it. The upper rafters stand on it.',

@@ -5,7 +5,7 @@
 import { capital, inTerms, type Terms } from '../terms';
 import { ledger, sleeper, barge, lookout, blocking, fascia } from './edges';
 import { ridge, purlin, header, hip, valley } from './lines';
-import { post, beam, strut, gableStud, cheekStud } from './posts';
+import { beam, cheekStud, gableStud, hipBrace, post, strut } from './posts';
 import { underPurlin, roofPurlin, purlinBetween } from './purlins';
 import {
   common,
@@ -47,6 +47,7 @@ const ROWS = {
   'cripple-jack': crippleJack,
   'collar-tie': collarTie,
   strut,
+  'hip-brace': hipBrace,
   'gable-stud': gableStud,
   'cheek-stud': cheekStud,
   spacer,
@@ -60,6 +61,18 @@ const ROWS = {
 export type Kind = keyof typeof ROWS;
 
 export const KINDS: Readonly<Record<Kind, KindRow>> = ROWS;
+
+/**
+ * Rows of a table that name kinds. One that no row names is asked for by the compiler, as `missing`.
+ */
+export const overAllKinds = <const Rows extends readonly { readonly kinds: readonly Kind[] }[]>(
+  rows: Rows & ([Missing<Rows>] extends [never] ? unknown : { readonly missing: Missing<Rows> }),
+): Rows => rows;
+
+type Missing<Rows extends readonly { readonly kinds: readonly Kind[] }[]> = Exclude<
+  Kind,
+  Rows[number]['kinds'][number]
+>;
 
 /** What lists, files and marks call a timber: of timbers called alike, one kind. */
 export type ListedKind = (typeof ROWS)[Kind]['listed'];

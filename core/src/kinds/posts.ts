@@ -1,3 +1,4 @@
+import { say } from '../sentence';
 import type { KindRow } from './row';
 
 export const post = {
@@ -93,4 +94,25 @@ export const cheekStud = {
   fixed: { as: 'ends', place: 'stud-end' },
   scarfed: false,
   onDeck: 'whole',
+} as const satisfies KindRow;
+
+/** From a hip's underside down to a wall or a tie beam. */
+export const hipBrace = {
+  term: 'hip brace',
+  letters: 'HB',
+  dash: [10, 4, 3, 4],
+  widthPx: 3,
+  stands: 'post',
+  setByHeight: false,
+  listed: 'hip-brace',
+  stock: 'strut',
+  seniority: 7,
+  measured: 'middle',
+  bears: 'ground',
+  top: 'below',
+  phase: 'corners',
+  fixed: { as: 'ends', place: 'strut-end' },
+  scarfed: false,
+  onDeck: 'whole',
+  caution: say`a ‹hip brace› brings what the ‹hip› carries down on one place: the wall or the tie beam under it must carry that, down to a footing, and how it is fixed at both ends is for the local code or an engineer`,
 } as const satisfies KindRow;

@@ -1,4 +1,5 @@
 import type { Place } from '../places';
+import type { Sentence } from '../sentence';
 import type { TermName } from '../terms';
 
 /** What goes up together, in the order in which a frame is raised. */
@@ -96,7 +97,7 @@ export interface KindRow {
   readonly measured: 'top' | 'bottom' | 'middle';
   /**
    *   ends    each end bears on a timber, a plate or a wall
-   *   ground  its upper end; its foot stands on the ground
+   *   ground  its upper end; its foot stands on what is no part of the roof, and is proved with its place
    *   upper   its upper end, or it is carried by a ladder or a wall: its tail hangs free
    *   along   held along its length, not at its ends
    *   lain    lies on others, and is proved with them
@@ -117,4 +118,6 @@ export interface KindRow {
   readonly scarfed: boolean;
   /** What comes down on another roof's sheathing is sawn along it; the rest is set whole or not at all. */
   readonly onDeck: 'sawn' | 'whole';
+  /** What one of them asks of whoever builds it, said once for a frame that has any. */
+  readonly caution?: Sentence;
 }

@@ -6,6 +6,7 @@ import { aboutEaves, aboutOpenEnds } from './eaves';
 import { aboutHangers } from './hangers';
 import { aboutGablesOffSquare, aboutGableStuds } from './gable-studs';
 import { aboutJoists } from './joists';
+import { aboutKinds } from './kinds';
 import { aboutLaidOn } from './laid-on';
 import { aboutLeftOut } from './left-out';
 import { aboutLoads } from './loads';
@@ -36,6 +37,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutPurlins(subject),
   ...aboutNotchedOver(subject),
   ...aboutStruts(subject),
+  ...aboutKinds(subject),
   ...aboutPosts(subject),
   ...aboutOpenings(subject),
   ...aboutHangers(subject),

@@ -59,7 +59,9 @@ export type RemarkCode =
   | 'carried-over'
   | 'stations-left-out'
   | 'jacks-left-out'
-  | 'past-saw';
+  | 'past-saw'
+  /** What a kind asks of whoever builds it: its row's own words. */
+  | 'kind-asks';
 
 /** Something to be said about the frame. `level` caution: it can hurt somebody or spoil timber. */
 export interface Remark {

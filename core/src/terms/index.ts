@@ -43,6 +43,7 @@ const ROWS = {
   barge: { us: 'barge rafter', uk: 'barge board' },
   ledger: { us: 'ledger', uk: 'ledger' },
   strut: { us: 'strut', uk: 'strut' },
+  'hip brace': { us: 'hip brace', uk: 'hip strut' },
   sleeper: { us: 'sleeper', uk: 'sleeper' },
   post: { us: 'post', uk: 'post' },
   beam: { us: 'beam', uk: 'beam' },

@@ -1,4 +1,4 @@
-import { halfSpace, SAME_POINT_MM, v2, v3, type Vec3 } from '../../geom';
+import { halfSpace, SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { inDegrees, inMm, mostMm, say } from '../../sentence';
@@ -16,7 +16,7 @@ type Struts = NonNullable<Purlin['struts']>;
 const LEAST_RISE_MM = 200;
 
 /** The middle of a purlin's underside, `t` along it. */
-const underMiddle = (purlin: Member, t: number): Vec3 => {
+export const underMiddle = (purlin: Member, t: number): Vec3 => {
   const { frame, topMm, stock } = purlin;
   return v3.add(v3.add(frame.origin, v3.scale(frame.a, t)), v3.scale(frame.e, topMm - stock.depth));
 };
@@ -42,18 +42,41 @@ const strutAt = (
   const out = v2.dot(v2.sub(v3.inPlan(head), line.start), line.inward) - struts.foot;
   const [x, y] = v2.sub(v3.inPlan(head), v2.scale(line.inward, out));
   const foot: Vec3 = [x, y, line.plateMm + (struts.level ?? 0)];
-  const axis = axisOf(Math.abs(out), head[2] - foot[2]);
-  const heading = out < 0 ? v2.scale(line.inward, -1) : line.inward;
+  const member = standUnder(
+    'strut',
+    purlin,
+    { foot, outMm: out, riseMm: head[2] - foot[2], inward: line.inward },
+    stock,
+  );
+  return { ...member, block: wanted.block, side: wanted.side };
+};
+
+/** Where a post stands: its foot, and its head from there: so far along `inward`, negative against it, and so high. mm */
+interface UnderTimber {
+  readonly foot: Vec3;
+  readonly outMm: number;
+  readonly riseMm: number;
+  readonly inward: Vec2;
+}
+
+/** What stands in a plumb plane under a timber, its head sawn to that one's underside, its foot level. */
+export const standUnder = (
+  kind: 'strut' | 'hip-brace',
+  carried: Member,
+  { foot, outMm, riseMm, inward }: UnderTimber,
+  stock: Stock,
+): Member => {
+  const axis = axisOf(Math.abs(outMm), riseMm);
   return {
     id: '',
-    kind: 'strut',
-    block: wanted.block,
-    side: wanted.side,
+    kind,
+    block: carried.block,
+    side: null,
     stock,
-    frame: plumbFrame(foot, heading, axis.slopeRad),
+    frame: plumbFrame(foot, outMm < 0 ? v2.scale(inward, -1) : inward, axis.slopeRad),
     topMm: stock.depth / 2,
     ends: [
-      { at: 'top', name: 'head cut', keep: bellyOf(purlin), meets: purlin.id },
+      { at: 'top', name: 'head cut', keep: bellyOf(carried), meets: carried.id },
       { at: 'bottom', name: 'foot', keep: halfSpace(foot, [0, 0, -1]), meets: null },
     ],
     notches: [],

@@ -69,7 +69,7 @@ export const withBlock = (job: Job, index: number, change: (block: Block) => Blo
   blocks: job.blocks.map((block, i) => (i === index ? change(block) : block)),
 });
 
-/** Without the purlins of eaves that are there no more. */
+/** Without the purlins of eaves, and the braces of hips, that are there no more. */
 export const withoutStrays = (job: Job): Job => {
   const isEave = (id: string, side: number): boolean =>
     job.blocks.find((block) => block.id === id)?.sides[side]?.roof === 'eave';
@@ -79,6 +79,12 @@ export const withoutStrays = (job: Job): Job => {
     roofPurlins: job.roofPurlins.filter(({ block, side }) =>
       side === undefined ? job.blocks.some(({ id }) => id === block) : isEave(block, side),
     ),
+    ...(job.hipBraces && {
+      hipBraces: job.hipBraces.filter(({ block, corner }) => {
+        const walls = job.blocks.find(({ id }) => id === block)?.sides.length ?? 0;
+        return isEave(block, corner) && isEave(block, (corner + walls - 1) % walls);
+      }),
+    }),
   };
 };
 

@@ -6,7 +6,7 @@ import { roofing, sheathing } from './covering';
 import { framing } from './framing';
 import { length } from './measures';
 import { dormer, opening, saddle } from './openings';
-import { purlin, roofPurlins } from './purlins';
+import { hipBrace, purlin, roofPurlins } from './purlins';
 import { collarTies, rafterTies } from './ties';
 import { timber } from './timber';
 
@@ -45,6 +45,7 @@ export const jobSchema = z.strictObject({
   blocks: z.array(block).min(1, 'a job needs at least one block').max(40),
   purlins: z.array(purlin).max(200).default([]),
   roofPurlins: z.array(roofPurlins).max(200).default([]),
+  hipBraces: z.array(hipBrace).max(40).optional(),
   collarTies: collarTies.optional(),
   rafterTies: rafterTies.optional(),
   openings: z.array(opening).max(40, 'a job has at most 40 openings').default([]),

@@ -24,6 +24,18 @@ export const purlin = z.strictObject({
     .optional(),
 });
 
+/** From a hip's underside down to a wall or a tie beam, in the hip's own plumb plane. */
+export const hipBrace = z.strictObject({
+  block: z.string(),
+  /** The corner that the hip rises from: that of this number of the outline. */
+  corner: z.number().int().min(0).max(11),
+  /** Plan distances along the hip from the plates' corner: of its head's middle under the hip, and of its foot's. */
+  at: length(100, 100_000),
+  foot: length(0, 100_000),
+  /** Of what it stands on above the block's plate; 0 where none is given. */
+  level: length(-20_000, 20_000).optional(),
+});
+
 /** Purlins or battens over the rafters, or dropped in between them. */
 export const roofPurlins = z.strictObject({
   block: z.string(),

@@ -61,9 +61,13 @@ export const readAsked = (input: JobInput): Job => {
   return job.value;
 };
 
+/** A cell's own number, by its name: what is added to the features leaves the draws of the others as they are. */
+const ownSeed = ({ name }: Cell): number =>
+  [...name].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 1_000_003, 7);
+
 /** So many houses of a cell, the same by the same seed. */
-export const drawn = ({ asked }: Cell, count: number, seed: number): Job[] =>
-  fc.sample(houseWith(asked), { seed, numRuns: count }).map(readAsked);
+export const drawn = (cell: Cell, count: number, seed: number): Job[] =>
+  fc.sample(houseWith(cell.asked), { seed: seed + ownSeed(cell), numRuns: count }).map(readAsked);
 
 /** How many draws in a row may be refused before a house with those features is given up. */
 const TRIES = 12;

@@ -186,6 +186,30 @@ export const TIMBERS: readonly Feature[] = [
     ),
   },
   {
+    name: 'hip braces',
+    needs: 'hip',
+    ask: fc
+      .record({ at: share, lean: share, high: fc.boolean() })
+      .map(({ at, lean, high }) => (house) => {
+        // Along the hip in plan from the south-east corner, which is a hip's where the east end is one.
+        const head = between(0.45 * runMm(house), 0.7 * runMm(house), at) * Math.SQRT2;
+        return withTimber(
+          withInput(house, {
+            hipBraces: [
+              {
+                block: 'main',
+                corner: 1,
+                at: Math.round(head),
+                foot: Math.round(head * (0.85 + 0.2 * lean)),
+                ...(high && { level: 150 }),
+              },
+            ],
+          }),
+          { strut: { thickness: 47, depth: 97 } },
+        );
+      }),
+  },
+  {
     name: 'rows over',
     needs: null,
     settles: 'rows',

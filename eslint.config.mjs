@@ -29,6 +29,12 @@ export default tseslint.config(
       '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
       '@typescript-eslint/array-type': 'off',
       '@typescript-eslint/no-unnecessary-condition': 'error',
+      // The compiler has looked these up already.
+      'import/namespace': 'off',
+      'import/named': 'off',
+      'import/default': 'off',
+      'import/export': 'off',
+      'import/no-unresolved': 'off',
     },
   },
   {

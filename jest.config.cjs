@@ -1,42 +1,33 @@
 const path = require('node:path');
+const expo = require('jest-expo/ios/jest-preset');
 
 const cacheDirectory = path.join(__dirname, 'node_modules', '.cache', 'jest');
+const esbuild = path.join(__dirname, 'scripts', 'jest-esbuild.cjs');
 
 /** Core, server and the browser tests run in plain Node; the app's components under jest-expo. */
-const inNode = (name, folder) => ({
+const inNode = (name, transformer) => ({
   displayName: name,
-  rootDir: path.join(__dirname, folder),
+  rootDir: path.join(__dirname, name),
   testEnvironment: 'node',
   cacheDirectory,
   testMatch: ['**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
-  transform: {
-    '\\.tsx?$': [
-      'babel-jest',
-      {
-        configFile: false,
-        babelrc: false,
-        presets: ['babel-preset-expo'],
-        caller: { name: 'metro', bundler: 'metro', platform: 'node' },
-      },
-    ],
-  },
+  transform: { '\\.tsx?$': transformer, '/node_modules/.*\\.m?js$': esbuild },
   transformIgnorePatterns: ['/node_modules/(?!(@ogee|zod-openapi)/)'],
 });
 
 module.exports = {
   projects: [
-    {
-      ...inNode('core', 'core'),
-      transform: { '\\.tsx?$': path.join(__dirname, 'core', 'jest-bundle.cjs') },
-    },
-    inNode('server', 'server'),
+    inNode('core', path.join(__dirname, 'core', 'jest-bundle.cjs')),
+    inNode('server', esbuild),
     {
       displayName: 'app',
       cacheDirectory,
       rootDir: path.join(__dirname, 'app'),
       preset: 'jest-expo/ios',
       testMatch: ['**/tests/*.test.{ts,tsx,js}'],
+      // Core has no interface: it needs none of what the preset does to the app.
+      transform: { '/core/src/.*\\.ts$': esbuild, ...expo.transform },
       // The icons by path are ES modules, which this preset does not transform; the package has both.
       moduleNameMapper: {
         '^lucide-react-native/icons/(.*)$': path.join(
@@ -45,6 +36,6 @@ module.exports = {
         ),
       },
     },
-    inNode('e2e', 'e2e'),
+    inNode('e2e', esbuild),
   ],
 };

@@ -83,6 +83,9 @@ config.transformer.getTransformOptions = () => ({
   transform: { experimentalImportSupport: true, inlineRequires: true },
 });
 
+config.transformer.minifierPath = require.resolve('./minify.js');
+config.transformer.minifierConfig = {};
+
 // While developing, the page comes from Metro and the jobs from the server beside it.
 const apiPort = process.env.OGEE_API_PORT;
 if (apiPort) {

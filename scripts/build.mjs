@@ -23,6 +23,7 @@ const SETTINGS = [
   'build-fonts.mjs',
   'build-worker.mjs',
   'metro.config.js',
+  'minify.js',
   'tailwind.config.js',
 ];
 const EXPORT_LIMIT_MS = 12 * 60 * 1000;

@@ -3,7 +3,7 @@ import type { Member } from '../../frame';
 import { readJob, type JobInput } from '../../job';
 import { spoken } from '../../sentence';
 import { fit, solve, type Solution } from '../../solve';
-import { laid, sawn, sawnWrong, turnedRound, WAYS } from './sawyer';
+import { laid, sawn, sawnWrong, turnedRound, WAYS } from '../../tests/sawyer';
 import { stepsOf } from '..';
 import { runs, seeded } from '../../tests/effort';
 import { buildingInput } from '../../tests/building';

@@ -1,13 +1,10 @@
 import fc from 'fast-check';
-import { handOf, pieceOf } from '../../cuts';
-import type { Member } from '../../frame';
-import type { Solution } from '../../solve';
 import { runs, seeded } from '../../tests/effort';
 import { anyHouseOut, houseOut } from '../../tests/any-house-out';
 import { solvedInput } from '../../tests/building';
 import { framedHouses } from '../../tests/asked';
 import { stepsOf, type SawStep } from '..';
-import { laid, sawn, sawnWrong, turnedOnFoot, turnedRound, WAYS } from './sawyer';
+import { sawHouse, sawnWrongBy } from '../../tests/saw-house';
 
 /** Under this a piece is the piece. mm */
 const SAWN_RIGHT_MM = 1;
@@ -15,38 +12,6 @@ const SAWN_RIGHT_MM = 1;
 const lengthOf = (steps: readonly SawStep[]): number => {
   const [take] = steps;
   return take?.act === 'take' ? take.lengthMm : NaN;
-};
-
-/** How wrong a member comes out that is sawn by the steps of the line it belongs to. mm */
-const wrong = (steps: readonly SawStep[], member: Member, way: (typeof WAYS)[number]): number => {
-  const made = sawn(steps, way);
-  const wanted = laid(member, false);
-  const straight = sawnWrong(made, wanted);
-  const { thickness } = member.stock;
-  if (member.axis.upright)
-    return Math.min(straight, sawnWrong(turnedOnFoot(made, thickness), wanted));
-  // Which end of a level board is its upper one is a name: it may lie the other way round.
-  return !member.axis.level
-    ? straight
-    : Math.min(straight, sawnWrong(turnedRound(made, wanted, thickness), wanted));
-};
-
-const sawHouse = (house: Solution, note: (text: string, mm: number) => void): void => {
-  const byId = new Map(house.members.map((member) => [member.id, member]));
-  for (const entry of house.cuts.members) {
-    const drawn = byId.get(entry.members[0]!)!;
-    const hand = handOf(pieceOf(drawn));
-    const handsSeen = new Set<string>();
-    for (const [i, id] of entry.members.entries()) {
-      const member = byId.get(id)!;
-      const own = handOf(pieceOf(member));
-      const steps = stepsOf(drawn, own !== hand);
-      // The first of each hand by every way to mark an angle, its likes by one of them in turn.
-      const ways = handsSeen.has(own) ? [WAYS[i % WAYS.length]!] : WAYS;
-      handsSeen.add(own);
-      for (const way of ways) note(`${entry.mark} ${id} ${way}`, wrong(steps, member, way));
-    }
-  }
 };
 
 describe('the sawyer, by the steps alone', () => {
@@ -112,8 +77,8 @@ describe('the sawyer, by the steps alone', () => {
     const hip = house.members.find(({ kind, notches }) => kind === 'hip' && notches.length > 0)!;
     const steps = stepsOf(hip, false);
     const spoiledBy = (spoil: (step: SawStep) => SawStep[], of = hip): number =>
-      wrong(stepsOf(of, false).flatMap(spoil), of, 'degrees');
-    expect(wrong(steps, hip, 'degrees')).toBeLessThan(0.01);
+      sawnWrongBy(stepsOf(of, false).flatMap(spoil), of, 'degrees');
+    expect(sawnWrongBy(steps, hip, 'degrees')).toBeLessThan(0.01);
     const cut = (change: (line: Extract<SawStep, { act: 'cut' }>['line']) => object, of = hip) =>
       spoiledBy(
         (step) =>

@@ -1,7 +1,7 @@
 import { readJob, withoutBlock, type JobInput } from '../../../job';
 import { spoken } from '../../../sentence';
 import { fit, solve } from '../../../solve';
-import { laid, sawn, sawnWrong, turnedOnFoot, WAYS } from '../../../steps/tests/sawyer';
+import { laid, sawn, sawnWrong, turnedOnFoot, WAYS } from '../../../tests/sawyer';
 import { stepsOf } from '../../../steps';
 import { buildingInput, solvedInput } from '../../../tests/building';
 import { unseenSpoilings } from '../../../tests/spoil-houses';

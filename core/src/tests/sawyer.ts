@@ -8,10 +8,10 @@ import {
   type ConvexSolid,
   type HalfSpace,
   type Vec3,
-} from '../../geom';
-import { span } from '../../cuts';
-import { solidOf, type Member } from '../../frame';
-import type { BoardMark3, EdgePoint, SawLine, SawStep } from '..';
+} from '../geom';
+import { span } from '../cuts';
+import { solidOf, type Member } from '../frame';
+import type { BoardMark3, EdgePoint, SawLine, SawStep } from '../steps';
 
 /** How the sawyer marks a line: by the square's pair, by degrees, or by two readings joined. */
 export type Way = 'square' | 'degrees' | 'two-readings';

@@ -23,12 +23,7 @@ const UNUSED = {
   ],
   // There is one layout, of our own, and no page that lists the routes.
   'expo-router': [
-    '/layouts/Tabs',
-    '/layouts/experimental-stack',
-    './stack',
-    './color',
     './views/Sitemap',
-    '/react-navigation/bottom-tabs',
     './stack-utils',
     './views/Unmatched',
     './Unmatched',
@@ -42,7 +37,7 @@ const UNUSED = {
   // Drawings are made of parts, never read from text.
   'react-native-svg': ['./xml'],
   // Long lists are virtual by another package.
-  'react-native-web': ['/exports/FlatList', '/exports/SectionList', '/exports/VirtualizedList'],
+  'react-native-web': ['/exports/FlatList', '/exports/SectionList'],
 };
 
 /** What stands in for lists of everything, by what they are asked for by, and by which package (`app`: this one). */
@@ -65,18 +60,36 @@ const packageOf = (modulePath) => {
 // While developing, the packages are whole: their own pages and messages are wanted then.
 const built = process.env.NODE_ENV === 'production';
 
+/** Rules that something was asked for by, in this build. */
+const used = new Set();
+const allRules = [
+  ...STAND_INS.map(([file]) => file),
+  ...Object.entries(UNUSED).flatMap(([from, ends]) => ends.map((end) => `${from}: ${end}`)),
+];
+
 config.resolver.resolveRequest = (context, name, platform) => {
   if (!built) return context.resolveRequest(context, name, platform);
   const from = packageOf(context.originModulePath);
   const standIn = STAND_INS.find(
     ([, asked, by]) => asked.test(name) && (by === null || by === from),
   );
-  if (standIn !== undefined)
+  if (standIn !== undefined) {
+    used.add(standIn[0]);
     return { type: 'sourceFile', filePath: path.join(__dirname, 'stand-ins', standIn[0]) };
-  return UNUSED[from]?.some((end) => name.endsWith(end))
-    ? { type: 'empty' }
-    : context.resolveRequest(context, name, platform);
+  }
+  const unused = UNUSED[from]?.find((end) => name.endsWith(end));
+  if (unused === undefined) return context.resolveRequest(context, name, platform);
+  used.add(`${from}: ${unused}`);
+  return { type: 'empty' };
 };
+
+// These stand on packages' insides: one that matches nothing any more would let whole packages back in, unsaid.
+process.on('exit', (code) => {
+  const idle = used.size === 0 ? [] : allRules.filter((rule) => !used.has(rule));
+  if (code !== 0 || idle.length === 0) return;
+  process.stderr.write(`rules of metro.config.js that match nothing: ${idle.join(', ')}\n`);
+  process.exitCode = 1;
+});
 
 // A module is run when something of it is used first: what a page does not show costs it nothing.
 config.transformer.getTransformOptions = () => ({

@@ -70,12 +70,16 @@ const TIMED = 'e2e/(wide|two-phones|entries)\\.test\\.ts$';
 await installPackages();
 const browser = await findBrowser();
 const started = Date.now();
-// Each fills about one core: the build beside the checks, then suites by as many workers as there are cores.
+// Each of the two fills about one core; then suites by as many workers as there are cores.
 await Promise.all([
-  part('build', async () => {
-    await build();
-    return (seconds) => `ok   build (${seconds} s)`;
-  }),
+  (async () => {
+    await part('build', async () => {
+      await build();
+      return (seconds) => `ok   build (${seconds} s)`;
+    });
+    await jest('server', 'server', { more: ['-i'] });
+    await jest('app', 'app', { more: ['-i'] });
+  })(),
   (async () => {
     await check('types', 'npx', ['tsc', '-b']);
     await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
@@ -86,10 +90,8 @@ await Promise.all([
       'server/src/write-openapi.ts',
       '--check',
     ]);
-    await jest('app', 'app', { more: ['--maxWorkers=1'] });
   })(),
 ]);
-await jest('server', 'server');
 await jest('core', 'core', { more: ['--maxWorkers=100%'] });
 const env = { CHROMIUM: browser };
 await jest('in the browser', 'e2e', {

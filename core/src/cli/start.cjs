@@ -5,11 +5,7 @@
  */
 const { existsSync, readFileSync, writeFileSync } = require('node:fs');
 const { join } = require('node:path');
-const { setFlagsFromString } = require('node:v8');
 const { Script } = require('node:vm');
-
-// A job is worked out before code that is compiled a second time, for speed, has earned its keep.
-setFlagsFromString('--max-optimized-bytecode-size=0');
 
 const filename = join(__dirname, 'ogee.body.js');
 const compiled = join(__dirname, 'ogee.compiled');

@@ -68,7 +68,7 @@ export const plainHouse = (ends: readonly [End, End]): fc.Arbitrary<House> =>
       rise: fc.integer({ min: 5, max: 14 }),
       overhang: fc.constantFrom(0, 300, 450),
       rake: fc.constantFrom(0, 250),
-      spacing: fc.constantFrom(600, 800, 900),
+      spacing: fc.constantFrom(800, 900),
       layout: fc.constantFrom('ridge' as const, 'corner' as const),
       seat: fc.constantFrom({ depthFraction: 0.25 }, { depthFraction: 0.33 }),
       tail: fc.constantFrom('plumb' as const, 'square' as const),

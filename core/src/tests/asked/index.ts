@@ -63,7 +63,10 @@ export const readAsked = (input: JobInput): Job => {
 
 /** A cell's own number, by its name: what is added to the features leaves the draws of the others as they are. */
 const ownSeed = ({ name }: Cell): number =>
-  [...name].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 1_000_003, 7);
+  Array.from(name, (letter) => letter.charCodeAt(0)).reduce(
+    (sum, code) => (sum * 31 + code) % 1_000_003,
+    7,
+  );
 
 /** So many houses of a cell, the same by the same seed. */
 export const drawn = (cell: Cell, count: number, seed: number): Job[] =>

@@ -28,7 +28,7 @@ for (let round = 0; round < Number(values.rounds); round += 1) {
       '--selectProjects',
       'core',
       '--maxWorkers=100%',
-      '--testPathPatterns',
+      '--testPathPattern',
       SUITES,
     ],
     { env: { OGEE_EFFORT: values.effort, OGEE_SEED: String(seed) } },

@@ -98,7 +98,7 @@ await jest('in the browser', 'e2e', {
   env,
   more: ['--maxWorkers=2', `--testPathIgnorePatterns=${TIMED}`, '/node_modules/'],
 });
-await jest('in the browser, timed', 'e2e', { env, more: ['-i', '--testPathPatterns', TIMED] });
+await jest('in the browser, timed', 'e2e', { env, more: ['-i', '--testPathPattern', TIMED] });
 
 const line = (seconds, text) => `${seconds.toFixed(1).padStart(7)} s  ${text}`;
 const slowest = tests.sort((a, b) => b.seconds - a.seconds).slice(0, SLOWEST);

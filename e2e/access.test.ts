@@ -55,14 +55,14 @@ it.each([
     expect(found).toEqual([]);
     await page.close();
   },
-  120_000,
+  300_000,
 );
 
 it('Lighthouse finds nothing', async () => {
   const id = await wing();
   for (const path of ['', `/job/${id}/cuts`])
     expect([path, await lighthouseFindings(browser, server.base + path)]).toEqual([path, []]);
-}, 120_000);
+}, 300_000);
 
 it('cuts no figure off, and nothing runs past the edge, at twice the size of text', async () => {
   // What a phone has left when everything on it is twice as large.
@@ -82,4 +82,4 @@ it('cuts no figure off, and nothing runs past the edge, at twice the size of tex
     expect([path, past, wide]).toEqual([path, [], PHONE.width / 2]);
   }
   await page.close();
-}, 120_000);
+}, 300_000);

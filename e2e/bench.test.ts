@@ -14,7 +14,7 @@ import {
   waitForText,
 } from './support/browser';
 
-jest.setTimeout(120_000);
+jest.setTimeout(300_000);
 
 let server: AppServer;
 let browser: Browser;

@@ -15,7 +15,7 @@ import {
   waitForText,
 } from './support/browser';
 
-jest.setTimeout(240_000);
+jest.setTimeout(300_000);
 
 let server: AppServer;
 let browser: Browser;

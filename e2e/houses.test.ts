@@ -23,7 +23,7 @@ import {
   typeInto,
 } from './support/browser';
 
-jest.setTimeout(120_000);
+jest.setTimeout(300_000);
 
 let server: AppServer;
 let browser: Browser;

@@ -13,7 +13,7 @@ import {
 } from './support/browser';
 import { onPhone, type Opened } from './support/on-phone';
 
-jest.setTimeout(180_000);
+jest.setTimeout(300_000);
 
 let page: Page;
 let close: Opened['close'];

@@ -15,7 +15,7 @@ import {
   waitForText,
 } from './support/browser';
 
-jest.setTimeout(120_000);
+jest.setTimeout(300_000);
 
 /** As the job of these tests is shown. */
 const DISPLAY = { units: 'imperial', fraction: 16, pitch: 'in12', terms: 'us' } as const;

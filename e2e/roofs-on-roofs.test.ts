@@ -15,7 +15,7 @@ import {
   typeInto,
 } from './support/browser';
 
-jest.setTimeout(180_000);
+jest.setTimeout(300_000);
 
 let server: AppServer;
 let browser: Browser;

@@ -12,7 +12,7 @@ import {
   waitForText,
 } from './support/browser';
 
-jest.setTimeout(180_000);
+jest.setTimeout(300_000);
 
 let server: AppServer;
 const browsers: Browser[] = [];

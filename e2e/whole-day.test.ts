@@ -16,7 +16,7 @@ import {
   waitForText,
 } from './support/browser';
 
-jest.setTimeout(180_000);
+jest.setTimeout(300_000);
 
 let server: AppServer;
 let browser: Browser;

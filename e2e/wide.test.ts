@@ -16,7 +16,7 @@ import {
   WIDE,
 } from './support/browser';
 
-jest.setTimeout(120_000);
+jest.setTimeout(300_000);
 
 let server: AppServer;
 let browser: Browser;

@@ -4,7 +4,7 @@ import { byId, press, tap, textOf, waitForText } from './support/browser';
 import { onPhone, type Opened } from './support/on-phone';
 import { findings } from './support/audit';
 
-jest.setTimeout(120_000);
+jest.setTimeout(300_000);
 
 let page: Page;
 let close: Opened['close'];

@@ -105,9 +105,13 @@ export const everyOtherKind = (from: 0 | 1): Kind[] =>
 
 /** Of every spoiling of some boards of a frame, one of each line of the list, those that the proof does not see. */
 export const unseenSpoilings = (solution: Solution, boards: readonly Member[]): string[] => {
-  const own = new Set(oneALine(solution));
-  const chosen = boards.filter((member) => own.has(member));
-  return (chosen.length > 0 ? chosen : boards).flatMap((member) =>
+  const lineOf = new Map(
+    solution.cuts.members.flatMap(({ mark, members }) => members.map((id) => [id, mark])),
+  );
+  const chosen = [
+    ...new Map([...boards].reverse().map((one) => [lineOf.get(one.id), one])).values(),
+  ];
+  return chosen.flatMap((member) =>
     SPOILINGS.flatMap(({ name, spoil }) => {
       const next = spoil(member);
       if (next === null) return [];

@@ -4,6 +4,9 @@ const expo = require('jest-expo/ios/jest-preset');
 const cacheDirectory = path.join(__dirname, 'node_modules', '.cache', 'jest');
 const esbuild = path.join(__dirname, 'scripts', 'jest-esbuild.cjs');
 
+/** Packages of core that are ES modules alone: Jest runs what they are turned into. */
+const ES_ONLY = 'flatbush|flatqueue';
+
 /** Core, server and the browser tests run in plain Node; the app's components under jest-expo. */
 const inNode = (name, transformer) => ({
   displayName: name,
@@ -13,7 +16,7 @@ const inNode = (name, transformer) => ({
   testMatch: ['**/*.test.ts'],
   testPathIgnorePatterns: ['/node_modules/', '/dist/'],
   transform: { '\\.tsx?$': transformer, '/node_modules/.*\\.m?js$': esbuild },
-  transformIgnorePatterns: ['/node_modules/(?!(@ogee|zod-openapi)/)'],
+  transformIgnorePatterns: [`/node_modules/(?!(@ogee|zod-openapi|${ES_ONLY})/)`],
 });
 
 module.exports = {
@@ -27,7 +30,14 @@ module.exports = {
       preset: 'jest-expo/ios',
       testMatch: ['**/tests/*.test.{ts,tsx,js}'],
       // Core has no interface: it needs none of what the preset does to the app.
-      transform: { '/core/src/.*\\.ts$': esbuild, ...expo.transform },
+      transform: {
+        '/core/src/.*\\.ts$': esbuild,
+        [`/node_modules/(${ES_ONLY})/.*\\.js$`]: esbuild,
+        ...expo.transform,
+      },
+      transformIgnorePatterns: expo.transformIgnorePatterns.map((pattern) =>
+        pattern.replace('(?!', `(?!${ES_ONLY}|`),
+      ),
       // The icons by path are ES modules, which this preset does not transform; the package has both.
       moduleNameMapper: {
         '^lucide-react-native/icons/(.*)$': path.join(

@@ -30,13 +30,7 @@ const inOrder = (marks: readonly Mark[]): Mark[] => [...marks].sort((p, q) => p.
 /** Timbers that stand on a wall's plate: rafters with a seat there, and ties that end over it. */
 const onPlate = (block: string, side: SideLine, members: readonly Member[]): Member[] =>
   members.filter((one) => {
-    if (isRafter(one))
-      return (
-        one.block === block &&
-        one.side === side.index &&
-        one.notches.some(({ for: what }) => what === 'plate')
-      );
-    if (one.kind !== 'rafter-tie') return false;
+    if (isRafter(one)) return one.block === block && one.side === side.index;
     return planLine(one).some((p) => {
       const out = v2.sub(p, side.start);
       const u = v2.dot(out, side.along);
@@ -78,11 +72,24 @@ const nearestWall = ({ sides }: BlockRoof, p: Vec2): number => {
   return sides.reduce((best, side) => (off(side) < off(best) ? side : best)).index;
 };
 
+/** The rafters that come against each ridge, by its id, in the order of the list. */
+const againstRidges = (members: readonly Member[]): ReadonlyMap<string, readonly Member[]> => {
+  const found = new Map<string, Member[]>(
+    members.flatMap(({ kind, id }) => (kind === 'ridge' ? [[id, []]] : [])),
+  );
+  for (const one of members) {
+    if (!isRafter(one)) continue;
+    const met = new Set(one.ends.map(({ meets }) => meets));
+    for (const id of met) if (id !== null) found.get(id)?.push(one);
+  }
+  return found;
+};
+
 /** Two tapes a ridge: the rafters that come against its left face, and those on its right, hooked over one end. */
 const ridgeTapes = (
   { blocks }: Roof,
   ridge: Member,
-  members: readonly Member[],
+  rafters: readonly Member[],
   known: (id: string) => string,
 ): RunningMarks[] => {
   const block = blocks.find(({ id }) => id === ridge.block);
@@ -91,12 +98,9 @@ const ridgeTapes = (
   const along = v2.unit(v2.sub(to, from));
   const length = v2.distance(from, to);
   const wall = nearestWall(block, from) + 1;
-  // A rafter knows the ridge that it leans on whole, not in which of its lengths.
-  const lengths = new Set(members.filter((one) => isOneTimber(one, ridge)).map(({ id }) => id));
   return (['left', 'right'] as const).flatMap((face): RunningMarks[] => {
     const way = face === 'left' ? 1 : -1;
-    const at = members.flatMap((one): Mark[] => {
-      if (!isRafter(one) || !one.ends.some(({ meets }) => lengths.has(meets ?? ''))) return [];
+    const at = rafters.flatMap((one): Mark[] => {
       const off = v2.sub(v3.inPlan(one.frame.origin), from);
       if (v2.cross(along, off) * way <= 0) return [];
       const found = markAt(one, from, along, known);
@@ -127,14 +131,27 @@ export const storyTapes = (
   lines: readonly CutListEntry[],
 ): RunningMarks[] => {
   const known = markOf({ cuts: { members: lines } });
+  const standing = members.filter(
+    (one) =>
+      one.kind === 'rafter-tie' ||
+      (isRafter(one) && one.notches.some(({ for: what }) => what === 'plate')),
+  );
+  const ridges = members.filter(({ kind }) => kind === 'ridge');
+  const against = againstRidges(members);
+  const order = new Map(members.map((one, at) => [one, at]));
+  const byOrder = (p: Member, q: Member): number => (order.get(p) ?? 0) - (order.get(q) ?? 0);
+  // A rafter knows the ridge that it leans on whole, not in which of its lengths.
+  const onRidge = (ridge: Member): Member[] => {
+    const lengths = ridges.filter((one) => isOneTimber(one, ridge));
+    const found = lengths.flatMap(({ id }) => against.get(id) ?? []);
+    return lengths.length === 1 ? found : [...new Set(found)].sort(byOrder);
+  };
   return [
     ...roof.blocks.flatMap((block) =>
       block.sides
         .filter(({ roof: what }) => what === 'eave')
-        .flatMap((side) => plateTape(block, side, members, known)),
+        .flatMap((side) => plateTape(block, side, standing, known)),
     ),
-    ...members
-      .filter(({ kind }) => kind === 'ridge')
-      .flatMap((ridge) => ridgeTapes(roof, ridge, members, known)),
+    ...ridges.flatMap((ridge) => ridgeTapes(roof, ridge, onRidge(ridge), known)),
   ];
 };

@@ -1,7 +1,7 @@
 import { area2, commonConvex, FIT_GAP_MM, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
 import { isPost, isPurlin, isRafter, KINDS } from '../kinds';
 import { inMm, plainly, say, type Sentence } from '../sentence';
-import { touches, type Contact } from './contacts';
+import { otherOf, touches, type Contact, type Touching } from './contacts';
 import { atGable, contactsByFace, isTail, sawnFaces, type TimberEnd } from './ends';
 import { middleOfPoints, type FrameOnSite } from './frame-on-site';
 import { lineUnder, purlinLies } from './in-place';
@@ -122,15 +122,14 @@ const ACROSS_HIP = 0.2;
 const FOOT_DEPTHS = 2;
 
 /** What comes against a timber near one of its ends. */
-const beside = (placed: Placed, end: TimberEnd, contacts: readonly Contact[]): Placed[] => {
+const beside = (placed: Placed, end: TimberEnd, touching: Touching): Placed[] => {
   const { frame, stock } = placed.member;
   const tip = v3.dot(middleOfPoints(end.faces.flatMap(({ points }) => points)), frame.a);
-  const found = contacts.flatMap((contact): Body[] => {
-    if (contact.one !== placed && contact.other !== placed) return [];
+  const found = touching(placed).flatMap((contact): Body[] => {
     const near = contact.points.some(
       (p) => Math.abs(v3.dot(p, frame.a) - tip) < FOOT_DEPTHS * stock.depth,
     );
-    return touches(contact) && near ? [contact.one === placed ? contact.other : contact.one] : [];
+    return near ? [otherOf(contact, placed)] : [];
   });
   return [...new Set(found.filter(isMember))];
 };
@@ -146,7 +145,7 @@ const isFirstAtPeak = (
   { roof }: FrameOnSite,
   placed: Placed,
   end: TimberEnd,
-  contacts: readonly Contact[],
+  touching: Touching,
 ): boolean => {
   if (!end.upper || placed.member.kind === 'ridge') return false;
   const onPoint = roof.lines.some(({ to: [x, y] }) =>
@@ -158,7 +157,7 @@ const isFirstAtPeak = (
       );
     }),
   );
-  return onPoint && beside(placed, end, contacts).length >= 2;
+  return onPoint && beside(placed, end, touching).length >= 2;
 };
 
 /**
@@ -169,13 +168,13 @@ const isBroken = (
   site: FrameOnSite,
   placed: Placed,
   end: TimberEnd,
-  contacts: readonly Contact[],
+  touching: Touching,
 ): boolean => {
   const { kind, frame, stock } = placed.member;
   if (kind !== 'hip' || end.upper) return false;
   const line = lineUnder(site, placed);
   if (line === null) return false;
-  const others = beside(placed, end, contacts).filter(
+  const others = beside(placed, end, touching).filter(
     ({ member }) => member.kind !== 'hip-jack' && !isPost(member),
   );
   const heading = v2.unit(v3.inPlan(frame.a));
@@ -231,7 +230,11 @@ export interface Bearings {
 }
 
 /** What every timber's ends and seats bear on. */
-export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bearings => {
+export const bearingsOf = (
+  site: FrameOnSite,
+  contacts: readonly Contact[],
+  touching: Touching,
+): Bearings => {
   const byFace = contactsByFace(contacts);
   const problems: FitProblem[] = [];
   const seats: SeatBearing[] = [];
@@ -312,7 +315,7 @@ export const bearingsOf = (site: FrameOnSite, contacts: readonly Contact[]): Bea
       )
         continue;
       if (runsBeside(site, placed, end, at)) continue;
-      if (isBroken(site, placed, end, contacts) || isFirstAtPeak(site, placed, end, contacts))
+      if (isBroken(site, placed, end, touching) || isFirstAtPeak(site, placed, end, touching))
         continue;
       problems.push(loose(placed, end, share));
     }

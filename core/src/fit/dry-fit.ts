@@ -13,7 +13,7 @@ import { postsAmiss } from './posts';
 import { shortJoistsAmiss } from './short-joists';
 import { spacersAmiss } from './spacers';
 import { floating } from './carried';
-import { contactsOf, touchingBy, type Contact, type Touching } from './contacts';
+import { contactsOf, touchingBy, type Touching } from './contacts';
 import { bareEaves, leaningEnds, openMitres } from './eaves';
 import { frameOnSite, middleOf, type FrameOnSite, type Laid } from './frame-on-site';
 import { outOfPlane } from './in-place';
@@ -116,7 +116,7 @@ const carriedBy = (site: FrameOnSite, contacts: ReturnType<typeof contactsOf>): 
 };
 
 /** What is proved of sorts of timber: where they stand, that none is missing, what they lie on. */
-type Check = (site: FrameOnSite, touching: Touching, contacts: readonly Contact[]) => FitProblem[];
+type Check = (site: FrameOnSite, touching: Touching) => FitProblem[];
 const check = (of: Check): Check => of;
 
 /** In the order of the report; the compiler asks for a kind whose place nothing proves. */
@@ -124,7 +124,7 @@ const CHECKS = overAllKinds([
   // Rafters, hips, valleys and ridges: their lines, their strips and their places on the layout.
   {
     kinds: ['ridge', 'hip', 'valley', 'purlin', 'fascia'],
-    check: check((site, _touching, contacts) => bareEaves(site, contacts)),
+    check: check(bareEaves),
   },
   { kinds: [], check: openMitres },
   { kinds: [], check: leaningEnds },
@@ -174,7 +174,7 @@ export const dryFit = (
   const neighbours = neighboursOf<Body>([...site.members, ...site.plates, ...site.walls]);
   const contacts = contactsOf(neighbours);
   const touching = touchingBy(contacts);
-  const bearings = bearingsOf(site, contacts);
+  const bearings = bearingsOf(site, contacts, touching);
   const shared = overlapsOf(neighbours, sharesNone);
   const loose = carriedBy(site, contacts);
   const strips = bareStrips(site);
@@ -200,7 +200,7 @@ export const dryFit = (
       ...loose.map(floatingProblem),
       ...bareLines(site),
       ...strips.problems,
-      ...CHECKS.flatMap(({ check }) => check(site, touching, contacts)),
+      ...CHECKS.flatMap(({ check }) => check(site, touching)),
       ...unlisted(members, listed, markOf),
     ],
   };

@@ -1,10 +1,13 @@
 import {
+  BoxIndex,
+  boxRound,
   FIT_GAP_MM,
   intervals,
   lineCrossing,
   planeAt,
   v2,
   v3,
+  type Box,
   type Interval,
   type Vec2,
   type Vec3,
@@ -13,7 +16,7 @@ import {
 } from '../geom';
 import { inMm, say } from '../sentence';
 import type { Roof, RoofBorder, SideLine } from '../roof';
-import { touches, type Contact, type Touching } from './contacts';
+import type { Touching } from './contacts';
 import { liesIn, middleOfPoints, type FrameOnSite } from './frame-on-site';
 import type { Placed, PlacedFace } from './placed';
 import type { FitProblem } from './report';
@@ -37,7 +40,7 @@ const END = 0.03;
 const stops = (
   { roof: { slopes }, laid }: FrameOnSite,
   fascia: Placed,
-  contacts: readonly Contact[],
+  touching: Touching,
 ): Vec3[] => {
   const { a } = fascia.member.frame;
   const planes = [...slopes.map(({ plane }) => plane), ...(laid === null ? [] : [laid.on.deck])];
@@ -46,11 +49,9 @@ const stops = (
     .filter(({ plane: { normal } }) => Math.abs(v3.dot(normal, a)) > END)
     .filter(({ points }) => planes.some((plane) => liesIn(points, plane, FIT_GAP_MM)))
     .flatMap(({ points }) => points);
-  const onTimbers = contacts.flatMap((contact): readonly Vec3[] => {
-    const face =
-      contact.one === fascia ? contact.face : contact.other === fascia ? contact.otherFace : null;
-    const isEnd = face !== null && Math.abs(v3.dot(face.plane.normal, fascia.member.frame.a)) > END;
-    return isEnd && touches(contact) ? face.points : [];
+  const onTimbers = touching(fascia).flatMap((contact): readonly Vec3[] => {
+    const face = contact.one === fascia ? contact.face : contact.otherFace;
+    return Math.abs(v3.dot(face.plane.normal, a)) > END ? face.points : [];
   });
   return [...onSlopes, ...onTimbers];
 };
@@ -62,6 +63,7 @@ interface FasciaEnd {
   readonly fascia: Placed;
   readonly points: readonly Vec3[];
   readonly middle: Vec3;
+  readonly box: Box;
 }
 
 const endsOfFascia = (fascia: Placed): FasciaEnd[] => {
@@ -71,7 +73,9 @@ const endsOfFascia = (fascia: Placed): FasciaEnd[] => {
     const points = faces
       .filter(({ plane }) => v3.dot(plane.normal, a) * way > END)
       .flatMap((face) => face.points);
-    return points.length === 0 ? [] : [{ fascia, points, middle: middleOfPoints(points) }];
+    return points.length === 0
+      ? []
+      : [{ fascia, points, middle: middleOfPoints(points), box: boxRound(points) }];
   });
 };
 
@@ -88,7 +92,9 @@ const endsApart = (one: FasciaEnd, other: FasciaEnd): number =>
 export const openMitres = ({ members }: FrameOnSite, touching: Touching): FitProblem[] => {
   const ends = members
     .filter(({ member }) => member.kind === 'fascia')
-    .flatMap((fascia) => endsOfFascia(fascia));
+    .flatMap((fascia) => endsOfFascia(fascia))
+    .map((end, order) => ({ ...end, order }));
+  const index = new BoxIndex(ends, ({ box }) => box);
   const isEnd = (of: Placed, face: PlacedFace): boolean =>
     Math.abs(v3.dot(face.plane.normal, of.member.frame.a)) > END;
   const meet = (one: Placed, other: Placed): boolean =>
@@ -98,11 +104,12 @@ export const openMitres = ({ members }: FrameOnSite, touching: Touching): FitPro
       const met = contact.one === one ? contact.other : contact.one;
       return met === other && isEnd(one, own) && isEnd(other, its);
     });
-  return ends.flatMap((one, i) =>
-    ends.slice(i + 1).flatMap((other): FitProblem[] => {
+  return ends.flatMap((one) => {
+    const { thickness } = one.fascia.member.stock;
+    return index.near(one.box, ONE_MITRE * thickness).flatMap((other): FitProblem[] => {
+      if (other.order <= one.order || one.fascia === other.fascia) return [];
       const apart = endsApart(one, other);
-      const { thickness } = one.fascia.member.stock;
-      if (one.fascia === other.fascia || apart > ONE_MITRE * thickness) return [];
+      if (apart > ONE_MITRE * thickness) return [];
       if (meet(one.fascia, other.fascia)) return [];
       const marks = [one.fascia.mark, other.fascia.mark] as const;
       return [
@@ -115,8 +122,8 @@ export const openMitres = ({ members }: FrameOnSite, touching: Touching): FitPro
           text: say`the mitre of ${marks[0]} and ${marks[1]} stands open`,
         },
       ];
-    }),
-  );
+    });
+  });
 };
 
 /** A face that leans out of plumb by more than this, as a sine, and out of square by as much as a cosine. */
@@ -193,11 +200,11 @@ const cornersOf = (roof: Roof, edge: RoofBorder, depthMm: number): Vec3[] => {
 };
 
 /** Every eave has its fascia all along, its back on the tails' line. */
-export const bareEaves = (site: FrameOnSite, contacts: readonly Contact[]): FitProblem[] => {
+export const bareEaves = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const { job, roof, members } = site;
   if (job.timber.fascia === undefined) return [];
   const fascias = members.filter(({ member }) => member.kind === 'fascia');
-  const ends = new Map(fascias.map((fascia) => [fascia, stops(site, fascia, contacts)]));
+  const ends = new Map(fascias.map((fascia) => [fascia, stops(site, fascia, touching)]));
   /** How far along itself each fascia is wanted, eave by eave. */
   const wanted = new Map<Placed, Interval[]>();
   const bare = roof.edges.flatMap((edge): FitProblem[] => {

@@ -1,4 +1,4 @@
-import { clipConvex, planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
+import { BoxIndex, clipConvex, planeAt, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import {
   onSide,
@@ -30,6 +30,8 @@ export interface FrameOnSite {
   readonly walls: readonly Body[];
   /** What it is laid on; null where it stands on walls of its own. */
   readonly laid: Laid | null;
+  /** The members by where they lie. */
+  readonly index: BoxIndex<Placed>;
 }
 
 const WALL_SLAB_MM = 50;
@@ -123,6 +125,7 @@ export const frameOnSite = (
     ...wallsInOpenings(job, roof),
   ],
   laid,
+  index: new BoxIndex(members, (placed) => placed),
 });
 
 /** Distance outside the outside face of a side's wall, plan. mm */

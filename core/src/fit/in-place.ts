@@ -11,7 +11,7 @@ import {
   ALONGSIDE_SINE,
 } from '../geom';
 import { inMm, say } from '../sentence';
-import { LINE_TIMBER, roofAbout, type RoofLine } from '../roof';
+import { blocksAbout, LINE_TIMBER, roofAbout, type RoofLine } from '../roof';
 import { findingOn } from './finding';
 import { liesIn, middleOf, type FrameOnSite } from './frame-on-site';
 import type { Placed, PlacedFace } from './placed';
@@ -29,8 +29,9 @@ const mostProud = ({ roof }: FrameOnSite, placed: Placed): { mm: number; at: Vec
   const { block, side } = placed.member;
   let mm = -Infinity;
   let at: Vec3 = [0, 0, 0];
+  const about = blocksAbout(roof, placed, block);
   for (const p of placed.corners) {
-    const over = roofAbout(roof, [p[0], p[1]], block, side);
+    const over = roofAbout(about, [p[0], p[1]], block, side);
     const proud = (p[2] - over.z) * over.plane.plane.normal[2];
     if (proud > mm) {
       mm = proud;
@@ -49,10 +50,16 @@ export const housingsOf = ({ tops, corners }: Placed): PlacedFace[] =>
 
 /** A rafter's top lies in planes of the roof, all of it but its housings. */
 const rafterTop = ({ roof }: FrameOnSite, placed: Placed): FitProblem[] => {
-  const planes = roof.slopes.map(({ plane }) => plane);
   const housings = housingsOf(placed);
+  const own = roof.blocks.find(({ id }) => id === placed.member.block)?.bands;
+  const inOwn = ({ points }: PlacedFace): boolean =>
+    own?.[placed.member.side ?? 0]?.some(({ plane }) => liesIn(points, plane, FIT_PROUD_MM)) ??
+    false;
+  // Nearly all lie in their own side's planes: the others are looked through for the rest.
+  const planes = roof.slopes.map(({ plane }) => plane);
   const off = placed.tops
     .filter((face) => !housings.includes(face))
+    .filter((face) => !inOwn(face))
     .filter(({ points }) => !planes.some((plane) => liesIn(points, plane, FIT_PROUD_MM)))
     .map(({ points }) =>
       planes.reduce((least, plane) => {

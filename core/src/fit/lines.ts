@@ -1,7 +1,8 @@
-import { intervals, v2, v3, type Interval, ALONGSIDE_SINE, MEETS_SINE } from '../geom';
+import { ALONGSIDE_SINE, intervals, MEETS_SINE, v2, v3, type Interval, type Vec2 } from '../geom';
 import { inMm, say } from '../sentence';
 import { LINE_TIMBER, type RoofLine } from '../roof';
 import type { FrameOnSite } from './frame-on-site';
+import type { Placed } from './placed';
 import type { FitProblem } from './report';
 
 /** A line of the roof may stand bare for this many thicknesses of the timbers that meet at its end. */
@@ -24,19 +25,17 @@ export const bareLines = (site: FrameOnSite): FitProblem[] => {
     ),
   );
   const found: FitProblem[] = [];
+  const timbers = onLinesOf(members);
   for (const line of roof.lines) {
     const name = line.kind === 'break' ? 'break in pitch' : line.kind;
     const from = v3.inPlan(line.from);
     const to = v3.inPlan(line.to);
     const along = v2.unit(v2.sub(to, from));
     const length = v2.distance(from, to);
-    const under = members.flatMap((placed): Interval[] => {
-      if (placed.member.kind !== LINE_TIMBER[line.kind]) return [];
-      const heading = v2.unit(v3.inPlan(placed.member.frame.a));
-      if (Math.abs(v2.cross(heading, along)) > ALONGSIDE_SINE) return [];
-      const origin = v2.sub(v3.inPlan(placed.member.frame.origin), from);
-      if (Math.abs(v2.cross(along, origin)) > UNDER_MM) return [];
-      const ts = placed.corners.map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
+    const under = (timbers.get(LINE_TIMBER[line.kind]) ?? []).flatMap((one): Interval[] => {
+      if (Math.abs(v2.cross(one.heading, along)) > ALONGSIDE_SINE) return [];
+      if (Math.abs(v2.cross(along, v2.sub(one.origin, from))) > UNDER_MM) return [];
+      const ts = one.placed.corners.map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
       return [[Math.min(...ts), Math.max(...ts)]];
     });
     const bare = intervals.without([[0, length]], intervals.unite(under, NEAR_MM), NEAR_MM);
@@ -60,6 +59,27 @@ export const bareLines = (site: FrameOnSite): FitProblem[] => {
           : say`${inMm(mm)} of a ${name} has no timber under it`,
       });
     }
+  }
+  return found;
+};
+
+/** A timber that may stand on a line, and where it runs in plan. */
+interface OnLine {
+  readonly placed: Placed;
+  readonly heading: Vec2;
+  readonly origin: Vec2;
+}
+
+/** The timbers of lines, by their kinds. */
+const onLinesOf = (members: readonly Placed[]): ReadonlyMap<string, readonly OnLine[]> => {
+  const found = new Map<string, OnLine[]>(Object.values(LINE_TIMBER).map((kind) => [kind, []]));
+  for (const placed of members) {
+    const { kind, frame } = placed.member;
+    found.get(kind)?.push({
+      placed,
+      heading: v2.unit(v3.inPlan(frame.a)),
+      origin: v3.inPlan(frame.origin),
+    });
   }
   return found;
 };

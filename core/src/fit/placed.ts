@@ -1,11 +1,13 @@
 import {
   ALONGSIDE_SINE,
   box,
+  GrowingBox,
   PARALLEL_SINE,
   SAME_POINT_MM,
   toWorld,
   v2,
   v3,
+  type Box,
   type ConvexSolid,
   type Plane,
   type Vec2,
@@ -23,16 +25,14 @@ export interface PlacedFace {
 }
 
 /** One convex piece of a body, in the world. */
-export interface PlacedPiece {
+export interface PlacedPiece extends Box {
   readonly faces: readonly PlacedFace[];
   /** Each of its corners once. */
   readonly corners: readonly Vec3[];
-  readonly low: Vec3;
-  readonly high: Vec3;
 }
 
 /** Something solid: a member as sawn, a wall plate, or the face of a wall. */
-export interface Body {
+export interface Body extends Box {
   readonly pieces: readonly PlacedPiece[];
   /** Every corner of its pieces, each once a piece. */
   readonly corners: readonly Vec3[];
@@ -84,6 +84,15 @@ const flatOf = (points: readonly Vec3[]): Pick<PlacedFace, 'plane' | 'areaMm2'> 
   return { plane: { normal, offset: v3.dot(normal, first) }, areaMm2: twice / 2 };
 };
 
+/** Whether a point is one of some others. */
+const isAmong = ([x, y, z]: Vec3, points: readonly Vec3[]): boolean => {
+  for (const q of points) {
+    const [dx, dy, dz] = [x - q[0], y - q[1], z - q[2]];
+    if (dx * dx + dy * dy + dz * dz < SAME_POINT_MM * SAME_POINT_MM) return true;
+  }
+  return false;
+};
+
 /** A piece where `inWorld` puts its corners. */
 const placedPiece = (
   solid: ConvexSolid<BoardFace | null>,
@@ -109,22 +118,24 @@ const placedPiece = (
     if (flat !== null) faces.push({ tag: face.tag, points, ...flat });
   }
   const corners: Vec3[] = [];
-  const low: [number, number, number] = [Infinity, Infinity, Infinity];
-  const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
+  const box = new GrowingBox();
   for (const p of after) {
-    for (const axis of [0, 1, 2] as const) {
-      if (p[axis] < low[axis]) low[axis] = p[axis];
-      if (p[axis] > high[axis]) high[axis] = p[axis];
-    }
-    if (!corners.some((q) => v3.distance(p, q) < SAME_POINT_MM)) corners.push(p);
+    box.take(p);
+    if (!isAmong(p, corners)) corners.push(p);
   }
-  return { faces, corners, low, high };
+  return { faces, corners, low: box.low, high: box.high };
 };
 
-const bodyOf = (pieces: readonly PlacedPiece[]): Body => ({
-  pieces,
-  corners: pieces.flatMap(({ corners }) => corners),
-});
+const bodyOf = (pieces: readonly PlacedPiece[]): Body => {
+  const corners: Vec3[] = [];
+  const box = new GrowingBox();
+  for (const piece of pieces) {
+    for (const p of piece.corners) corners.push(p);
+    box.take(piece.low);
+    box.take(piece.high);
+  }
+  return { pieces, corners, low: box.low, high: box.high };
+};
 
 const asItStands = (solid: ConvexSolid<BoardFace | null>): PlacedPiece =>
   placedPiece(solid, (p) => p);

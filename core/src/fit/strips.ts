@@ -1,10 +1,12 @@
 import {
+  GrowingBox,
   crossedAt,
   crossings,
   eachGap,
   intervals,
   spanning,
   v2,
+  type Box,
   type Chords,
   type Interval,
   type Outline,
@@ -16,7 +18,6 @@ import { inMm, say } from '../sentence';
 import { heightAt, overOwnWalls, type Slope } from '../roof';
 import type { FrameOnSite } from './frame-on-site';
 import { cornerOf, keptClear } from './openings';
-import type { Placed } from './placed';
 import type { FitProblem, ShortJack } from './report';
 
 /** Strips are read at every change, this far to each side of it, and at least this often in between. mm */
@@ -75,10 +76,21 @@ const carriesAt = ({ plane: { normal, offset } }: Slope, points: readonly Vec3[]
   return false;
 };
 
-const supportsOf = (slope: Slope, members: readonly Placed[]): Spanning[] => {
+/** The box round what a slope carries, from as far below as a top may carry it. */
+const boxOf = ({ pieces }: Slope): Box => {
+  const box = new GrowingBox();
+  for (const { polygon } of pieces)
+    for (const [x, y] of polygon.points) {
+      box.take([x, y, -Infinity]);
+      box.take([x, y, Infinity]);
+    }
+  return box;
+};
+
+const supportsOf = (slope: Slope, { index }: FrameOnSite): Spanning[] => {
   const to = local(slope);
   const supports: Spanning[] = [];
-  for (const { member, tops } of members) {
+  for (const { member, tops } of index.near(boxOf(slope), BESIDE_MM)) {
     if (member.kind === 'fascia') continue;
     for (const { points } of tops)
       if (carriesAt(slope, points)) supports.push(spanning(points.map(to)));
@@ -236,7 +248,7 @@ export const bareStrips = (
   let widestMm = 0;
   for (const slope of site.roof.slopes) {
     const to = local(slope);
-    const supports = [...supportsOf(slope, site.members), ...openingsOn(site, slope)];
+    const supports = [...supportsOf(slope, site), ...openingsOn(site, slope)];
     const strips: Strips = {
       slope,
       parts: overOwnWalls(site.roof, slope).map(({ points }) => points.map(to)),

@@ -1,5 +1,5 @@
-import { SAME_POINT_MM, v2, v3, type Vec2, type Vec3, SAME_HEIGHT_MM } from '../geom';
-import { LINE_TIMBER, roofAbout, type RoofOver, type Slope } from '../roof';
+import { boxRound, SAME_POINT_MM, v2, v3, type Vec2, type Vec3, SAME_HEIGHT_MM } from '../geom';
+import { blocksAbout, LINE_TIMBER, roofAbout, type RoofOver, type Slope } from '../roof';
 import { plumbFrame, plumbKeep } from './member/board';
 import type { HeaderTheory } from './lines/headers';
 import type { LinePlace } from './lines/line-places';
@@ -22,13 +22,14 @@ const MOST_PLANED = 6;
 /** The slope over the highest of a board's corners above the roof; null where none stands above it. */
 const mostProud = (
   site: Site,
-  points: Iterable<Vec3>,
+  points: readonly Vec3[],
   { block, side }: Member,
 ): RoofOver | null => {
+  const about = blocksAbout(site.roof, boxRound(points), block);
   let most = PLANED_MM;
   let found: RoofOver | null = null;
   for (const [x, y, z] of points) {
-    const over = roofAbout(site.roof, [x, y], block, side);
+    const over = roofAbout(about, [x, y], block, side);
     if (z - over.z > most) [most, found] = [z - over.z, over];
   }
   return found;

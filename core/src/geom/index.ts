@@ -43,6 +43,7 @@ export {
   type Outline,
   type Spanning,
 } from './level-lines';
+export { boxRound, boxesMeet, BoxIndex, GrowingBox, type Box } from './boxes';
 export { toWorld, halfSpaceToLocal, type BoardFrame } from './frame';
 export {
   box,

@@ -40,6 +40,7 @@ export {
   outside,
   overOwnWalls,
   overWall,
+  blocksAbout,
   roofAbout,
   roofOver,
   type RoofOver,

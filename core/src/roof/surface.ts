@@ -1,12 +1,27 @@
-import { clipConvex, v2, type TaggedPolygon, type Vec2 } from '../geom';
+import {
+  boxesMeet,
+  boxRound,
+  clipConvex,
+  v2,
+  type Box,
+  type TaggedPolygon,
+  type Vec2,
+  type Vec3,
+} from '../geom';
 import { heightAt, planeOver } from './bands';
-import type { Bound, Roof, RoofPlane, Slope } from './model';
+import type { BlockRoof, Bound, Roof, RoofPlane, Slope } from './model';
 
 /** How far a point lies outside a convex outline; negative inside. mm */
 export const outside = (bounds: readonly Bound[], p: Vec2): number => {
   let most = -Infinity;
   for (const { a, b, c } of bounds) most = Math.max(most, a * p[0] + b * p[1] - c);
   return most;
+};
+
+/** Whether a point lies in a convex outline or on its edge. */
+const reaches = (bounds: readonly Bound[], [x, y]: Vec2): boolean => {
+  for (const { a, b, c } of bounds) if (a * x + b * y - c > REACH_MM) return false;
+  return true;
 };
 
 /** The plane that makes the roof over a point of the plan, and its height there. mm */
@@ -16,11 +31,11 @@ export interface RoofOver {
 }
 
 /** The roof over a point: the highest of the blocks' lowest planes, of the blocks that reach there; null outside. */
-export const roofOver = (roof: Roof, p: Vec2): RoofOver | null => {
+export const roofOver = (roof: Pick<Roof, 'blocks'>, p: Vec2): RoofOver | null => {
   let found: RoofPlane | null = null;
   let most = -Infinity;
   for (const block of roof.blocks) {
-    if (outside(block.reach, p) > REACH_MM) continue;
+    if (!reaches(block.reach, p)) continue;
     const plane = planeOver(block.bands, p);
     const z = plane === null ? -Infinity : heightAt(plane, p);
     if (z > most) {
@@ -32,14 +47,47 @@ export const roofOver = (roof: Roof, p: Vec2): RoofOver | null => {
 };
 
 /**
+ * The blocks whose roofs reach over some of a box, and `block`: with them alone {@link roofAbout} is asked of many points
+ * in it. Nothing else of the roof is looked at there.
+ */
+export const blocksAbout = ({ blocks }: Roof, box: Box, block: string): Pick<Roof, 'blocks'> =>
+  blocks.length === 1
+    ? { blocks }
+    : {
+        blocks: blocks.filter((one) => one.id === block || boxesMeet(box, reachOf(one), REACH_MM)),
+      };
+
+/** The box round all that a block's roof covers, of whatever height. mm */
+const reachOf = (block: BlockRoof): Box => {
+  const known = covers.get(block);
+  if (known !== undefined) return known;
+  const box = boxRound(
+    block.grown.points.flatMap(([x, y]): Vec3[] => [
+      [x, y, -Infinity],
+      [x, y, Infinity],
+    ]),
+  );
+  covers.set(block, box);
+  return box;
+};
+
+/** A block's roof never changes, nor does the box round it. */
+const covers = new WeakMap<BlockRoof, Box>();
+
+/**
  * As {@link roofOver}, for a timber of `block`. Where that block does not reach, its own roof carried on counts too (the
  * plane of `side`, or the lowest of its planes): a fascia may hang over a lower roof.
  */
-export const roofAbout = (roof: Roof, p: Vec2, block: string, side: number | null): RoofOver => {
+export const roofAbout = (
+  roof: Pick<Roof, 'blocks'>,
+  p: Vec2,
+  block: string,
+  side: number | null,
+): RoofOver => {
   const found = roofOver(roof, p);
   const home = roof.blocks.find(({ id }) => id === block);
   if (home === undefined) throw new Error(`roof: there is no block ${block}`);
-  if (found !== null && outside(home.reach, p) <= REACH_MM) return found;
+  if (found !== null && reaches(home.reach, p)) return found;
   const own = side === null ? null : (home.planes[side] ?? null);
   const plane = own ?? planeOver(home.bands, p);
   if (plane === null) throw new Error(`roof: block ${block} carries no plane`);

@@ -1,4 +1,6 @@
 import {
+  BoxIndex,
+  boxRound,
   FIT_OVERLAP_MM3,
   flip,
   halfSpaceToLocal,
@@ -10,7 +12,7 @@ import {
 } from '../../geom';
 import type { HalfSpace, Interval, Vec3 } from '../../geom';
 import type { EndCut, Member } from '../member/member';
-import { cornersOf, solidOf, woodWithin } from '../member/solid-of';
+import { boxOf, solidOf, woodWithin } from '../member/solid-of';
 import { RIPPED } from './strip';
 
 /** Wood that two boards may share before one is cut: rounding. mm³ */
@@ -110,35 +112,6 @@ export const clearInSpace = (
   return clear === board ? board : withoutIdleEnds(clear);
 };
 
-interface Bounds {
-  readonly low: Vec3;
-  readonly high: Vec3;
-}
-
-/** The box round a board, along the axes of the world. mm */
-const boundsOf = (member: Member): Bounds => {
-  const known = boxes.get(member);
-  if (known !== undefined) return known;
-  const low: [number, number, number] = [Infinity, Infinity, Infinity];
-  const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
-  for (const p of cornersOf(member))
-    for (const axis of [0, 1, 2] as const) {
-      if (p[axis] < low[axis]) low[axis] = p[axis];
-      if (p[axis] > high[axis]) high[axis] = p[axis];
-    }
-  const bounds = { low, high };
-  boxes.set(member, bounds);
-  return bounds;
-};
-
-const apart = (one: Bounds, other: Bounds): boolean =>
-  one.low[0] > other.high[0] ||
-  one.high[0] < other.low[0] ||
-  one.low[1] > other.high[1] ||
-  one.high[1] < other.low[1] ||
-  one.low[2] > other.high[2] ||
-  one.high[2] < other.low[2];
-
 /** Those of some timbers that come near a stretch of lines side by side. */
 export const nearLines = (
   reads: readonly Vec3[],
@@ -147,24 +120,30 @@ export const nearLines = (
   timbers: readonly Member[],
 ): Member[] => {
   const ends = reads.flatMap((p) => [v3.add(p, v3.scale(a, start)), v3.add(p, v3.scale(a, end))]);
-  const of = (pick: (...all: number[]) => number): Vec3 => [
-    pick(...ends.map(([x]) => x)),
-    pick(...ends.map(([, y]) => y)),
-    pick(...ends.map(([, , z]) => z)),
-  ];
-  const box = { low: of(Math.min), high: of(Math.max) };
-  return timbers.filter((timber) => !apart(box, boundsOf(timber)));
+  return indexOf(timbers).near(boxRound(ends));
 };
 
-/** A member never changes, nor does its box. */
-const boxes = new WeakMap<Member, Bounds>();
+/**
+ * Where timbers lie. A pass asks about the same ones board after board, so what was made of a list is kept with it, as
+ * long as nothing is added to it.
+ */
+const indexOf = (timbers: readonly Member[]): BoxIndex<Member> => {
+  const known = indices.get(timbers);
+  if (known?.count === timbers.length) return known.index;
+  const index = new BoxIndex(timbers, boxOf);
+  indices.set(timbers, { index, count: timbers.length });
+  return index;
+};
+
+const indices = new WeakMap<
+  readonly Member[],
+  { readonly index: BoxIndex<Member>; readonly count: number }
+>();
 
 /** Those of the others that a board stands in the wood of. */
-export const clashing = (board: Member, others: readonly Member[]): Member[] => {
-  const own = boundsOf(board);
-  return others.filter(
-    (other) =>
-      !apart(own, boundsOf(other)) &&
+export const clashing = (board: Member, others: readonly Member[]): Member[] =>
+  indexOf(others)
+    .near(boxOf(board))
+    .filter((other) =>
       facesOf(other).some((piece) => woodWithin(board, piece) > FIT_OVERLAP_MM3 / 2),
-  );
-};
+    );

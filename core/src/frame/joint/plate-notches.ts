@@ -1,9 +1,11 @@
 import {
+  boxRound,
   commonConvex,
   flip,
   halfSpace,
   v2,
   v3,
+  type Box,
   type HalfSpace,
   type Vec2,
   PARALLEL_SINE,
@@ -78,12 +80,23 @@ const startsOver = ({ polygon, heading }: Strip, { outline }: Plate): boolean =>
   return commonConvex(polygon.points, outline).some((p) => v2.dot(p, heading) < low + BEHIND_MM);
 };
 
+/** The box round a plate, which is held against every board. mm */
+const boxOf = (plate: Plate): Box => {
+  const known = boxes.get(plate);
+  if (known !== undefined) return known;
+  const box = boxRound(plate.outline.map(([x, y]) => [x, y, plate.topMm]));
+  boxes.set(plate, box);
+  return box;
+};
+
+/** A plate never changes, nor does its box. */
+const boxes = new WeakMap<Plate, Box>();
+
 /** Whether, by its outline in plan, a board may stand in a plate past what its own notch has taken away. */
 const mayStandIn = ({ notches, frame, topMm }: Member, strip: Strip, plate: Plate): boolean => {
   const [x0, y0, x1, y1] = strip.box;
-  const clear = (axis: 0 | 1, low: number, high: number): boolean =>
-    plate.outline.every((p) => p[axis] <= low) || plate.outline.every((p) => p[axis] >= high);
-  if (clear(0, x0, x1) || clear(1, y0, y1)) return false;
+  const { low, high } = boxOf(plate);
+  if (high[0] <= x0 || low[0] >= x1 || high[1] <= y0 || low[1] >= y1) return false;
   if (runsAlong(strip.heading, plate) && !startsOver(strip, plate) && notches.length === 0)
     return false;
   const over = commonConvex(strip.polygon.points, plate.outline);

@@ -1,5 +1,16 @@
-import { box, clipByAll, clipSolid, flip, halfSpaceToLocal, toWorld, volume } from '../../geom';
-import type { BoardFrame, ConvexSolid, HalfSpace, Vec3 } from '../../geom';
+import {
+  box,
+  clipByAll,
+  clipSolid,
+  flip,
+  GrowingBox,
+  halfSpaceToLocal,
+  planeAt,
+  SAME_POINT_MM,
+  toWorld,
+  volume,
+} from '../../geom';
+import type { BoardFrame, Box, ConvexSolid, HalfSpace, Vec3 } from '../../geom';
 import type { Bevel, EndCut, Member, Notch } from './member';
 
 /**
@@ -79,11 +90,31 @@ export const cornersOf = (member: Member): Vec3[] =>
     piece.flatMap(({ points }) => points.map((p) => toWorld(member.frame, p))),
   );
 
+/** The box round the sawn board, along the axes of the world. mm */
+export const boxOf = (member: Member): Box => {
+  const known = boxes.get(member);
+  if (known !== undefined) return known;
+  const box = new GrowingBox();
+  for (const piece of solidOf(member))
+    for (const { points } of piece) for (const p of points) box.take(toWorld(member.frame, p));
+  boxes.set(member, box);
+  return box;
+};
+
+/** A member never changes, nor does its box. */
+const boxes = new WeakMap<Member, Box>();
+
+/** Whether all of a piece lies before one of the half-spaces: nothing of it is kept. */
+const liesOutside = (piece: ConvexSolid<unknown>, keeps: readonly HalfSpace[]): boolean =>
+  keeps.some((keep) =>
+    piece.every(({ points }) => points.every((p) => planeAt(keep, p) > SAME_POINT_MM)),
+  );
+
 /** How much of a member's wood lies within bounds in the world. mm³ */
 export const woodWithin = (member: Member, bounds: readonly HalfSpace[]): number => {
   const local = bounds.map((keep) => halfSpaceToLocal(member.frame, keep));
-  return solidOf(member).reduce(
-    (sum, piece) => sum + volume(clipByAll<unknown>(piece, local, null)),
-    0,
-  );
+  let sum = 0;
+  for (const piece of solidOf(member))
+    if (!liesOutside(piece, local)) sum += volume(clipByAll<unknown>(piece, local, null));
+  return sum;
 };

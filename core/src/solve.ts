@@ -1,5 +1,5 @@
 import { cutLines, impossibleLine, markOf, runningMarks, storyTapes, type CutList } from './cuts';
-import { prove, type FitReport } from './fit';
+import { prove as proveFrame, type FitReport } from './fit';
 import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
 import { notesOf, remarksOn, type Remark } from './remarks';
@@ -42,10 +42,13 @@ const impossible = ({ job, roof, cuts }: Solution): Problem[] => {
   ];
 };
 
-/** A roof out of the ordinary is proved before its list is given: what does not hold is refused with its reason. */
+/** Whether a list may be sawn from only once its frame is proved: of a roof out of the ordinary. */
+export const wantsProof = ({ job, roof }: Solution): boolean => !isPlain(job, roof);
+
+/** A roof out of the ordinary is proved before its list is sawn from: what does not hold is refused with its reason. */
 const notProved = (solution: Solution): Problem[] => {
-  const { job, roof, members } = solution;
-  if (isPlain(job, roof)) return [];
+  const { job, members, roof } = solution;
+  if (!wantsProof(solution)) return [];
   const said = new Set<string>();
   return fit(solution)
     .problems.filter(({ text }) => {
@@ -64,7 +67,7 @@ const notProved = (solution: Solution): Problem[] => {
     });
 };
 
-const workOut = (job: Job): Result<Solution> => {
+const frame = (job: Job): Result<Solution> => {
   const roof = workOutRoof(job);
   if (!roof.ok) return roof;
   const framing = frameRoof(job, roof.value);
@@ -90,9 +93,18 @@ const workOut = (job: Job): Result<Solution> => {
       sheathing: sheathingOf(job, subject.roof),
     },
   };
-  const sawn = impossible(solution);
-  const problems = sawn.length > 0 ? sawn : notProved(solution);
+  const problems = impossible(solution);
   return problems.length > 0 ? refused(problems) : ok(solution);
+};
+
+const proved = (solution: Solution): Result<Solution> => {
+  const problems = notProved(solution);
+  return problems.length > 0 ? refused(problems) : ok(solution);
+};
+
+const frameAndProve = (job: Job): Result<Solution> => {
+  const framed = frame(job);
+  return framed.ok ? proved(framed.value) : framed;
 };
 
 export interface Asked {
@@ -100,16 +112,31 @@ export interface Asked {
   readonly waysOut?: boolean;
 }
 
+/** A refusal with the figures near by that would do. */
+const worded = (job: Job, problems: readonly Problem[]): Result<never> =>
+  refused(withWaysOut(job, problems, (other) => frameAndProve(other).ok));
+
 /** The whole way from a checked job to a cut list. Pure and deterministic: the same job gives the same bytes. */
 export const solve = (job: Job, { waysOut = true }: Asked = {}): Result<Solution> => {
-  const solution = workOut(job);
-  if (solution.ok || !waysOut) return solution;
-  return refused(withWaysOut(job, solution.problems, (other) => workOut(other).ok));
+  const solution = frameAndProve(job);
+  return solution.ok || !waysOut ? solution : worded(job, solution.problems);
+};
+
+/** The first part of {@link solve}: the list as it is worked out, to be looked at while {@link prove} has yet to end. */
+export const workOut = (job: Job): Result<Solution> => {
+  const framed = frame(job);
+  return framed.ok ? framed : worded(job, framed.problems);
+};
+
+/** The second part of {@link solve}: what {@link workOut} gave, or why its frame does not hold. */
+export const prove = (solution: Solution): Result<Solution> => {
+  const result = proved(solution);
+  return result.ok ? result : worded(solution.job, result.problems);
 };
 
 /** Proves, or disproves, that the solved frame is whole and closes. */
 export const fit = (solution: Solution): FitReport =>
-  prove(
+  proveFrame(
     solution.job,
     solution.roof,
     solution.members,

@@ -19,6 +19,7 @@ import { Pressable, useWindowDimensions, View } from 'react-native';
 import { alike } from '../draw/alike';
 import { asWritten, writeStock } from '../ui/length-entry';
 import { wasBefore } from './change-told';
+import { useOutOfSight, usePainted, type Painted } from './in-sight';
 import { useChanges } from './changes';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
@@ -70,8 +71,20 @@ interface RowProps extends Standing {
   readonly onOpen: (mark: string) => void;
 }
 
+type ByMark = ReadonlyMap<string, CutListEntry>;
+
 /** What the list holds, by mark: a row asks for its own words, so that nothing around them is drawn anew. */
-const Entries = createContext<ReadonlyMap<string, CutListEntry>>(new Map());
+interface Held {
+  readonly now: ByMark;
+  /** As it was until what is in sight was painted: what is out of sight is written after that. */
+  readonly painted: Painted<ByMark>;
+}
+
+const NOTHING: ByMark = new Map();
+const Entries = createContext<Held>({
+  now: NOTHING,
+  painted: { value: NOTHING, out: new Set() },
+});
 
 /** What a mark's piece was, where it is cut otherwise since the list was read. */
 const Was = ({ mark, display }: { readonly mark: string; readonly display: Display }) => {
@@ -102,12 +115,13 @@ const Words = memo((row: RowText & { readonly display: Display }) => {
 Words.displayName = 'Words';
 
 const WordsOf = ({ mark, display }: { readonly mark: string; readonly display: Display }) => {
-  const entry = useContext(Entries).get(mark);
+  const { now, painted } = useContext(Entries);
+  const entry = (painted.out.has(mark) ? painted.value.get(mark) : null) ?? now.get(mark);
   return entry === undefined ? null : <Words {...rowText(entry, display)} display={display} />;
 };
 
 const Row = memo(({ mark, display, chosen, onOpen, at, of }: RowProps) => (
-  <View role="listitem" aria-posinset={at} aria-setsize={of}>
+  <View role="listitem" aria-posinset={at} aria-setsize={of} dataSet={{ mark }}>
     <Pressable
       role="link"
       onPress={() => onOpen(mark)}
@@ -169,6 +183,8 @@ interface CutListProps {
 
 interface LinesProps extends Omit<CutListProps, 'members'> {
   readonly items: readonly Item[];
+  /** Where the marks of lines that are on the page and out of sight are kept. */
+  readonly out: Set<string>;
 }
 
 /** As high as most are; each of a long list is measured when it is shown. px */
@@ -204,8 +220,9 @@ const sameLines = (one: LinesProps, other: LinesProps): boolean =>
   one.items.every((item, i) => alike(item, other.items[i] as Item));
 
 /** Every line on the page. */
-const WholeList = memo(({ items, display, chosen, onOpen }: LinesProps) => {
+const WholeList = memo(({ items, display, chosen, onOpen, out }: LinesProps) => {
   const list = useRef<View>(null);
+  useOutOfSight(list, items, out);
   const at = chosen === null ? -1 : items.findIndex(({ key }) => key === chosen);
   useEffect(() => {
     if (at < 0) return;
@@ -304,11 +321,14 @@ const LongList = ({ items, display, chosen, onOpen }: LinesProps) => {
 /** Every piece, by kind in the order it goes up, longest first. Lengths are to the long point. */
 export const CutListView = ({ members, display, chosen, onOpen }: CutListProps) => {
   const items = useMemo(() => itemsOf(members), [members]);
-  const entries = useMemo(() => new Map(members.map((one) => [one.mark, one])), [members]);
+  const now = useMemo(() => new Map(members.map((one) => [one.mark, one])), [members]);
+  const [out] = useState(() => new Set<string>());
+  const painted = usePainted(now, out);
+  const held = useMemo(() => ({ now, painted }), [now, painted]);
   const Lines = items.length <= WHOLE ? WholeList : LongList;
   return (
-    <Entries value={entries}>
-      <Lines items={items} display={display} chosen={chosen} onOpen={onOpen} />
+    <Entries value={held}>
+      <Lines items={items} display={display} chosen={chosen} onOpen={onOpen} out={out} />
     </Entries>
   );
 };

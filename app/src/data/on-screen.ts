@@ -4,6 +4,7 @@ import { SolverThread } from '../solver/thread';
 import { useStable } from '../ui/use-stable';
 import { useWide } from '../ui/use-wide';
 import type { JobInHand, Snapshot } from './job-in-hand';
+import type { LastRoof } from './last-roofs';
 
 /** What stands on the screen: the job with the roof of that very entry, wherever the roof comes in time. */
 export interface OnScreen {
@@ -82,8 +83,9 @@ export const follow = (
 /** The job in hand and its roof. Kept as state: what is read from an external store is never rendered in slices. */
 export const useOnScreen = (
   inHand: JobInHand,
+  last: LastRoof | null,
 ): OnScreen & Pick<Solving, 'ask' | 'stop' | 'again'> => {
-  const [solving] = useState(() => new Solving(new SolverThread()));
+  const [solving] = useState(() => new Solving(new SolverThread(), last));
   const [shown, setShown] = useState<OnScreen>(() => ({
     snapshot: inHand.read(),
     solved: solving.read(),

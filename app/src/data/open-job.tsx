@@ -16,6 +16,7 @@ import {
 import type { Taken } from '../instruments/instrument';
 import { JobInHand, type Change, type Snapshot } from './job-in-hand';
 import { jobKeys } from './jobs';
+import { useKeptRoof, type LastRoof } from './last-roofs';
 import { signed } from './log-line';
 import { useOnScreen } from './on-screen';
 import type { JobState } from './outbox';
@@ -73,11 +74,14 @@ const ProblemsContext = createContext<Problems | null>(null);
 export const OpenJobProvider = ({
   id,
   known,
+  last,
   typedBefore,
   children,
 }: {
   id: string;
   known: JobState;
+  /** The roof that this device worked out last. */
+  last: LastRoof | null;
   typedBefore: ReadonlyMap<string, string>;
   children: ReactNode;
 }) => {
@@ -90,7 +94,7 @@ export const OpenJobProvider = ({
         void client.invalidateQueries({ queryKey: jobKeys.history(id) });
       }),
   );
-  const { snapshot, solved, ask, stop, again } = useOnScreen(inHand);
+  const { snapshot, solved, ask, stop, again } = useOnScreen(inHand, last);
   useEffect(() => () => inHand.dispose(), [inHand]);
 
   const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());
@@ -166,6 +170,7 @@ export const OpenJobProvider = ({
     [problems, refused, refusedAt, display],
   );
   const { roof, solving } = solved;
+  useKeptRoof(id, roof, snapshot.state);
   const stale =
     roof !== null &&
     (problems.length > 0 || faults.size > 0 || refused !== null || solving !== 'current');

@@ -7,6 +7,7 @@ import Undo from 'lucide-react-native/icons/undo-2';
 import { useEffect, useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { useDisplay } from '../data/open-job';
+import { useRoof } from '../data/roof';
 import { addressed, intoAddress, useOpenedWith } from '../nav/addressed';
 import { usePiece } from '../cuts/use-piece';
 import { useTheme } from '../theme/theme';
@@ -74,12 +75,15 @@ const useTurn = (turns: readonly Turn[]) => {
 const TickBar = ({
   count,
   most,
+  proved,
   onCount,
   onTick,
   onUndo,
 }: {
   readonly count: number;
   readonly most: number;
+  /** Nothing is sawn from a list that is still being proved. */
+  readonly proved: boolean;
   readonly onCount: (count: number) => void;
   readonly onTick: () => void;
   readonly onUndo: (() => void) | null;
@@ -113,13 +117,13 @@ const TickBar = ({
       <Pressable
         role="button"
         onPress={onTick}
-        disabled={most === 0}
+        disabled={most === 0 || !proved}
         testID="tick"
-        className={`min-h-[64px] min-w-[130px] flex-1 flex-row items-center justify-center gap-2 rounded border border-chalk bg-chalk px-3 active:opacity-70 ${most === 0 ? 'opacity-40' : ''}`}
+        className={`min-h-[64px] min-w-[130px] flex-1 flex-row items-center justify-center gap-2 rounded border border-chalk bg-chalk px-3 active:opacity-70 ${most === 0 || !proved ? 'opacity-40' : ''}`}
       >
         <Check size={28} color={colour('onchalk')} />
         <Text className="font-strong text-xl text-onchalk">
-          {count === 1 ? 'Sawn' : `${count} sawn`}
+          {!proved ? 'Proving …' : count === 1 ? 'Sawn' : `${count} sawn`}
         </Text>
       </Pressable>
     </View>
@@ -145,9 +149,10 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
   const own = new Set(log.lines.flatMap((line) => (line.own ? [line.id] : [])));
   const mine = [...ticks].reverse().find((one) => own.has(one.id));
   const sawn = piece?.sawn.find(({ hand }) => hand === turn?.hand);
+  const proved = useRoof().roof?.proved === true;
 
   const tick = (): void => {
-    if (turn === undefined || sawn === undefined || left === 0) return;
+    if (turn === undefined || sawn === undefined || left === 0 || !proved) return;
     const first = pattern !== undefined && !patternCut && pattern.mark === turn.entry.mark;
     void log.write({ kind: 'tick', sawn, count, pattern: first });
     setSeveral(1);
@@ -218,7 +223,14 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
         )}
       </View>
       <View style={{ position: 'sticky' as 'relative', bottom: 0 }} className="-mx-4">
-        <TickBar count={count} most={left} onCount={setSeveral} onTick={tick} onUndo={undo} />
+        <TickBar
+          count={count}
+          most={left}
+          proved={proved}
+          onCount={setSeveral}
+          onTick={tick}
+          onUndo={undo}
+        />
       </View>
       {mine !== undefined && (
         <Small testID="last-tick">

@@ -2,6 +2,7 @@ import { Slot, useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Refused } from '../data/api';
 import { useJobState } from '../data/jobs';
+import { useLastRoof } from '../data/last-roofs';
 import { OpenJobProvider } from '../data/open-job';
 import { useOutbox } from '../data/outbox-provider';
 import { Glossary } from '../glossary/glossary';
@@ -37,7 +38,9 @@ export const JobPage = () => {
   const router = useRouter();
   const known = useJobState(id);
   const typed = useTypedBefore(id);
-  if (known.isPending || typed === null) return <Loading what="Fetching the job …" />;
+  const last = useLastRoof(id);
+  if (known.isPending || typed === null || last === undefined)
+    return <Loading what="Fetching the job …" />;
   if (known.data === undefined) {
     const absent = known.error instanceof Refused && known.error.status === 404;
     return absent ? (
@@ -55,7 +58,7 @@ export const JobPage = () => {
     );
   }
   return (
-    <OpenJobProvider key={id} id={id} known={known.data} typedBefore={typed}>
+    <OpenJobProvider key={id} id={id} known={known.data} last={last} typedBefore={typed}>
       <PathProvider>
         <Glossary>
           <InSlices until={<Loading what="Opening …" />}>

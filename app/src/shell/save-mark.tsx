@@ -1,6 +1,7 @@
-import { View } from 'react-native';
+import { Text, View } from 'react-native';
 import type { SaveState } from '../data/job-in-hand';
 import { useStanding } from '../data/open-job';
+import { useRoof } from '../data/roof';
 import { Small } from '../ui/text';
 
 const WORDS: Readonly<Record<SaveState, string>> = {
@@ -12,13 +13,15 @@ const WORDS: Readonly<Record<SaveState, string>> = {
   stopped: 'On this device · not with the server',
 };
 
-/** Where the last entry is. */
+/** Where the last entry is, and whether its roof is proved. */
 export const SaveMark = () => {
   const { state, revision } = useStanding();
+  const { roof } = useRoof();
   const calm = state === 'saved' || state === 'sending' || state === 'entering';
   return (
     <View aria-live="polite" testID="save-state">
       <Small className={calm ? '' : 'text-pencil'} numberOfLines={1}>
+        {roof !== null && !roof.proved && <Text testID="being-proved">Being proved · </Text>}
         {WORDS[state]}
         {state === 'saved' ? ` · revision ${revision}` : ''}
       </Small>

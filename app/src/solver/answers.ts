@@ -60,11 +60,20 @@ import {
 } from '@ogee/core/src/test-fit';
 import { solve, type Solution } from '@ogee/core/src/solve';
 import { stepsOf, type SawStep } from '@ogee/core/src/steps';
+import type { Change } from './change';
 
 /** What every screen shows of a roof: it goes to the page with each solve, so it is kept small. */
 export interface RoofAnswer {
   readonly cuts: CutList;
   readonly plan: PlanDrawing;
+}
+
+/** A roof's figures as they go to the page, and whether they may be sawn from: not before they are proved. */
+export interface Figures {
+  /** The number of the roof that the page has and that this is told as a change of; null where it is told whole. */
+  readonly since: number | null;
+  readonly change: Change;
+  readonly proved: boolean;
 }
 
 /** What one piece's sheet is written from. */

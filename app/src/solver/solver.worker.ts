@@ -1,6 +1,6 @@
 import type { FitReport } from '@ogee/core/src/fit';
 import type { Job } from '@ogee/core/src/job';
-import { fit, solve, type Solution } from '@ogee/core/src/solve';
+import { fit, prove, solve, wantsProof, workOut, type Solution } from '@ogee/core/src/solve';
 import type {
   EaveSection,
   ElevationView,
@@ -14,7 +14,7 @@ import type { LogEntry, Measurement, Tick } from '@ogee/core/src/log';
 import type { RaisingStep, Stages } from '@ogee/core/src/raising';
 import type { Looked } from '@ogee/core/src/test-fit';
 import { exerciseOf, type Exercise, type ExerciseKind } from '@ogee/core/src/practice';
-import { ok, type Result } from '@ogee/core/src/problem';
+import { ok, type Problem, type Result } from '@ogee/core/src/problem';
 import { expose, transfer } from 'comlink';
 import {
   asBuiltAnswer,
@@ -30,10 +30,12 @@ import {
   triedAnswer,
   type AsBuiltAnswer,
   type DayAnswer,
+  type Figures,
   type PieceAnswer,
   type RoofAnswer,
   type TriedAnswer,
 } from './answers';
+import { changeOf } from './change';
 
 /** A checked job, and the number that the page knows its roof by. */
 export interface Subject {
@@ -45,13 +47,27 @@ export interface Subject {
 const held = new Map<number, Result<Solution>>();
 const HELD = 2;
 
-const solved = ({ job, serial }: Subject): Result<Solution> => {
-  const known = held.get(serial);
-  if (known !== undefined) return known;
-  const result = solve(job);
+const hold = (serial: number, result: Result<Solution>): Result<Solution> => {
   held.set(serial, result);
   for (const old of held.keys()) if (held.size > HELD) held.delete(old);
   return result;
+};
+
+const solved = ({ job, serial }: Subject): Result<Solution> =>
+  held.get(serial) ?? hold(serial, solve(job));
+
+/** What the page was last told of, so that it is told only what has changed since. */
+let told: { readonly serial: number; readonly answer: RoofAnswer } | null = null;
+
+const figures = (solution: Solution, serial: number, since: number | null): Figures => {
+  const answer = roofAnswer(solution);
+  const before = told !== null && told.serial === since ? told.answer : null;
+  told = { serial, answer };
+  return {
+    since: before === null ? null : since,
+    change: before === null ? { to: answer } : changeOf(before, answer),
+    proved: !wantsProof(solution),
+  };
 };
 
 const about = <T>(subject: Subject, answer: (solution: Solution) => T): T | null => {
@@ -64,6 +80,19 @@ const about = <T>(subject: Subject, answer: (solution: Solution) => T): T | null
  * solve, the rest when it is looked at.
  */
 const solver = {
+  /** The figures of a roof, told as what has changed since those that the page has. */
+  figures: ({ job, serial }: Subject, since: number | null): Result<Figures> => {
+    const result = hold(serial, workOut(job));
+    return result.ok ? ok(figures(result.value, serial, since)) : result;
+  },
+  /** Proves a roof whose figures were told; what does not hold where it is disproved. */
+  prove: (subject: Subject): readonly Problem[] => {
+    const { serial } = subject;
+    const known = held.get(serial) ?? workOut(subject.job);
+    const result = hold(serial, known.ok ? prove(known.value) : known);
+    return result.ok ? [] : result.problems;
+  },
+  /** The whole of a roof that is only looked at. */
   solve: (subject: Subject): Result<RoofAnswer> => {
     const result = solved(subject);
     return result.ok ? ok(roofAnswer(result.value)) : result;

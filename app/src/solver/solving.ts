@@ -1,8 +1,8 @@
 import type { Job } from '@ogee/core/src/job';
 import type { Problem, Result } from '@ogee/core/src/problem';
-import { replaceEqualDeep } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
-import type { RoofAnswer } from './answers';
+import type { Figures, RoofAnswer } from './answers';
+import { changed, changeOf } from './change';
 import type { Solver, Subject } from './solver.worker';
 import { Ended, type SolverThread } from './thread';
 
@@ -18,7 +18,10 @@ import { Ended, type SolverThread } from './thread';
 export type SolveState = 'current' | 'working' | 'slow' | 'stopped' | 'failed';
 
 /** A roof on the screen, with the job that it was worked out from. */
-export interface ShownRoof extends RoofAnswer, Subject {}
+export interface ShownRoof extends RoofAnswer, Subject {
+  /** Not yet: it is looked at, and neither sawn nor ordered from. */
+  readonly proved: boolean;
+}
 
 export interface Solved {
   /** The last good roof, kept while a job cannot be solved. */
@@ -39,18 +42,38 @@ const OVERTAKEN_MS = 500;
 
 const STOPPED = 'stopped by hand';
 
+const sameJob = (one: Job, other: Job): boolean => changeOf(one, other) === null;
+
 /** Every roof worked out in this window has a number of its own. */
 let lastSerial = 0;
 
 /** Solves the newest job, one at a time, in a thread that a newer job or a person can end. */
 export class Solving {
   private snapshot: Solved = { roof: null, problems: NONE, solving: 'current' };
+  /** What the thread told last, whether or not it came in time to be shown. */
+  private told: { readonly serial: number; readonly answer: RoofAnswer } | null = null;
+  /** The last roof that was proved: it stands again where a newer one is disproved. */
+  private proved: ShownRoof | null = null;
+  /** The roof of another time that stands on the screen, until one is worked out. */
+  private former: ShownRoof | null = null;
   private wanted: Job | null = null;
   private running: { readonly job: Job; readonly since: number } | null = null;
   private marks: ReturnType<typeof setTimeout>[] = [];
   private readonly listeners = new Set<() => void>();
 
-  constructor(private readonly thread: Pick<SolverThread, 'ask' | 'restart' | 'end'>) {}
+  /** @param last the roof that this device worked out last, which stands until a newer one does */
+  constructor(
+    private readonly thread: Pick<SolverThread, 'ask' | 'restart' | 'end'>,
+    last: (RoofAnswer & { readonly job: Job }) | null = null,
+  ) {
+    if (last === null) return;
+    lastSerial += 1;
+    const roof = { ...last, serial: lastSerial, proved: false };
+    this.former = roof;
+    // It was proved when it was kept: it stands again where the job's own is refused.
+    this.proved = { ...roof, proved: true };
+    this.snapshot = { roof, problems: NONE, solving: 'current' };
+  }
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -73,6 +96,9 @@ export class Solving {
       this.running = null;
       this.thread.restart('a newer edit');
     }
+    // A roof of another time is shown for this job's only where it is of this very job.
+    const isOther = this.former !== null && !sameJob(this.former.job, job);
+    if (isOther) this.set({ problems: NONE, solving: 'working' });
     this.marks = [
       setTimeout(() => this.set({ problems: NONE, solving: 'working' }), MARKED_MS),
       setTimeout(() => this.set({ problems: NONE, solving: 'slow' }), SLOW_MS),
@@ -107,8 +133,7 @@ export class Solving {
     const job = this.wanted;
     if (job === null || this.running !== null) return;
     const mine = { job, since: Date.now() };
-    lastSerial += 1;
-    const subject: Subject = { job, serial: lastSerial };
+    const subject: Subject = { job, serial: this.serialFor(job) };
     this.running = mine;
     const ended = (): boolean => {
       if (this.running === mine) this.running = null;
@@ -117,31 +142,73 @@ export class Solving {
       this.run();
       return false;
     };
+    const since = this.told?.serial ?? null;
+    const failed = (error: unknown): void => {
+      if (!ended() || (error instanceof Ended && error.message === 'closed')) return;
+      this.unmark();
+      const stopped = error instanceof Ended && error.message === STOPPED;
+      this.set({ problems: NONE, solving: stopped ? 'stopped' : 'failed' });
+    };
     this.thread
-      .ask<Result<RoofAnswer>>((solver) => solver.solve(subject) as Promise<Result<RoofAnswer>>)
-      .then(
-        (result) => {
-          if (!ended()) return;
-          this.unmark();
-          this.set(
-            result.ok
-              ? { roof: this.shown(subject, result.value), problems: NONE, solving: 'current' }
-              : { problems: result.problems, solving: 'current' },
-          );
-        },
-        (error: unknown) => {
-          if (!ended() || (error instanceof Ended && error.message === 'closed')) return;
-          this.unmark();
-          const stopped = error instanceof Ended && error.message === STOPPED;
-          this.set({ problems: NONE, solving: stopped ? 'stopped' : 'failed' });
-        },
-      );
+      .ask<Result<Figures>>((solver) => solver.figures(subject, since) as Promise<Result<Figures>>)
+      .then((result) => {
+        const answer = result.ok ? this.take(subject, result.value) : null;
+        if (!ended()) return;
+        this.unmark();
+        if (!result.ok)
+          this.set({ roof: this.proved, problems: result.problems, solving: 'current' });
+        else if (answer !== null) this.show({ ...subject, ...answer, proved: result.value.proved });
+      }, failed);
   }
 
-  /** What is the same as before stays the very same object, so that only what changed is drawn anew. */
-  private shown(subject: Subject, { cuts, plan }: RoofAnswer): ShownRoof {
-    const before = this.snapshot.roof;
-    return { ...subject, plan, cuts: replaceEqualDeep(before?.cuts, cuts) };
+  /** What is asked about a former roof of this very job is answered by this one. */
+  private serialFor(job: Job): number {
+    if (this.former !== null && sameJob(this.former.job, job)) return this.former.serial;
+    lastSerial += 1;
+    return lastSerial;
+  }
+
+  /** The answer that was told as a change of the last one. */
+  private take({ serial }: Subject, { since, change }: Figures): RoofAnswer {
+    if (since !== null && since !== this.told?.serial)
+      throw new Error(`solving: told of a change of roof ${since}, which is not here`);
+    const before = since === null ? null : this.told?.answer;
+    const answer = this.asFormer(changed(before, change) as RoofAnswer);
+    this.told = { serial, answer };
+    return answer;
+  }
+
+  /** What a former roof told alike stays the very same object, so that nothing of it is drawn anew. */
+  private asFormer(answer: RoofAnswer): RoofAnswer {
+    const { former } = this;
+    if (former === null) return answer;
+    this.former = null;
+    const { cuts, plan } = former;
+    return changed({ cuts, plan }, changeOf({ cuts, plan }, answer)) as RoofAnswer;
+  }
+
+  /** The figures first; then, where they want it, their proof. */
+  private show(roof: ShownRoof): void {
+    if (roof.proved) this.proved = roof;
+    this.set({ roof, problems: NONE, solving: 'current' });
+    if (roof.proved) return;
+    const stands = (): boolean => this.snapshot.roof === roof;
+    this.ask(roof, (solver, subject) => solver.prove(subject)).then(
+      (problems) => {
+        if (!stands()) return;
+        const isProved = { ...roof, proved: true };
+        if (problems.length === 0) {
+          this.proved = isProved;
+          this.set({ roof: isProved });
+        } else if (this.wanted === roof.job) this.set({ roof: this.proved, problems });
+        else this.set({ roof: this.proved });
+      },
+      // Ended for a newer edit: that one is proved instead.
+      (error: unknown) => {
+        if (!stands() || error instanceof Ended) return;
+        this.set({ roof: this.proved, solving: 'failed' });
+      },
+    );
   }
 
   private unmark(): void {

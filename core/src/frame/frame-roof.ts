@@ -65,14 +65,14 @@ const frameWhole = (job: Job, roof: Roof): Result<Framing> => {
   };
   const primary = primaryFrame(site);
   if (!primary.ok) return primary;
-  const members: Member[] = [];
+  // Another list after each pass: what a pass found out about the one it was given is true of that one alone.
+  let members: readonly Member[] = [];
   const problems: Problem[] = [];
   let alone = 0;
   for (const pass of PASSES) {
     const added = pass(site, primary.value, members);
     const resawn = new Map((added.resawn ?? []).map((member) => [member.id, member]));
-    for (const [i, member] of members.entries()) members[i] = resawn.get(member.id) ?? member;
-    members.push(...added.members);
+    members = [...members.map((member) => resawn.get(member.id) ?? member), ...added.members];
     problems.push(...added.problems);
     alone = Math.max(alone, added.alone ?? 0);
   }

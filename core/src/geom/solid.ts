@@ -105,11 +105,13 @@ export const clipSolid = <Tag>(
   const outside: number[] = [];
   let cut = false;
   for (const face of solid) {
-    let [low, high] = [Infinity, -Infinity];
-    outside.length = 0;
-    for (const point of face.points) {
+    let low = Infinity;
+    let high = -Infinity;
+    for (let i = 0; i < face.points.length; i += 1) {
+      const point = face.points[i];
+      if (point === undefined) continue;
       const depth = planeAt(keep, point);
-      outside.push(depth);
+      outside[i] = depth;
       if (depth < low) low = depth;
       if (depth > high) high = depth;
     }

@@ -108,7 +108,7 @@ export const useFault = () => () => undefined;
 const roofInMemory = (): ShownRoof | null => {
   const { job } = handInMemory().read();
   const solution = solutionOf(job);
-  return solution === null ? null : { job, serial: 1, ...roofAnswer(solution) };
+  return solution === null ? null : { job, serial: 1, proved: true, ...roofAnswer(solution) };
 };
 
 /** Stands in for the open roof: worked out here, without a thread. */

@@ -1,9 +1,23 @@
 import { newJob, type Job } from '@ogee/core/src/job';
+import { plainly } from '@ogee/core/src/sentence';
 import { Solving } from '../solving';
 import { thread } from './thread-in-hand';
 
 const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;
 const job = (along: number): Job => newJob('t', DISPLAY, along, 6000, '35°');
+/** Of unlike pitches: one that is proved before it is sawn from. */
+const unlike = (along: number): Job => {
+  const one = job(along);
+  return {
+    ...one,
+    blocks: one.blocks.map((block) => ({
+      ...block,
+      sides: block.sides.map((side, i) =>
+        side.roof === 'eave' && i % 2 === 1 ? { ...side, pitch: '45°' } : side,
+      ),
+    })),
+  };
+};
 
 beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());
@@ -63,6 +77,87 @@ describe('the roof on screen', () => {
     solver.asked[1]!.answer();
     await later(0);
     expect(solving.read().solving).toBe('current');
+  });
+
+  it('shows its figures first, marked, and is proved right after', async () => {
+    const solver = thread();
+    const solving = new Solving(solver);
+    solving.solve(unlike(6000));
+    solver.asked[0]!.answer();
+    await later(0);
+    const figures = solving.read().roof!;
+    expect(figures.proved).toBe(false);
+    expect(figures.cuts.members.length).toBeGreaterThan(0);
+    solver.asked[1]!.answer();
+    await later(0);
+    const proved = solving.read().roof!;
+    expect(proved).toMatchObject({ proved: true, serial: figures.serial });
+    // Nothing of it is drawn anew.
+    expect(proved.cuts).toBe(figures.cuts);
+  });
+
+  it('stands back to the last proved one where a newer one is disproved', async () => {
+    const solver = thread();
+    const solving = new Solving(solver);
+    solving.solve(job(9000));
+    solver.asked[0]!.answer();
+    await later(0);
+    const good = solving.read().roof;
+    solving.solve(unlike(6000));
+    solver.asked[1]!.answer();
+    await later(0);
+    expect(solving.read().roof).not.toBe(good);
+    const why = {
+      code: 'not-framed',
+      path: 'blocks.0',
+      text: plainly('it does not hold'),
+    } as const;
+    solver.asked[2]!.give([why]);
+    await later(0);
+    expect(solving.read()).toMatchObject({ roof: good, problems: [why] });
+  });
+
+  it('proves no roof that a newer one has taken the place of', async () => {
+    const solver = thread();
+    const solving = new Solving(solver);
+    solving.solve(unlike(6000));
+    solver.asked[0]!.answer();
+    await later(0);
+    solving.solve(job(9000));
+    solver.asked[2]!.answer();
+    await later(0);
+    const newest = solving.read().roof;
+    solver.asked[1]!.give([{ code: 'not-framed', path: 'blocks.0', text: plainly('no') }]);
+    await later(0);
+    expect(solving.read()).toMatchObject({ roof: newest, problems: [] });
+  });
+
+  it('of another time stands at once, marked, and gives way without being drawn anew', async () => {
+    const solver = thread();
+    const first = new Solving(solver);
+    first.solve(job(9000));
+    solver.asked[0]!.answer();
+    await later(0);
+    const { cuts, plan } = first.read().roof!;
+    const kept = structuredClone({ job: job(9000), cuts, plan });
+
+    const opened = new Solving(solver, kept);
+    const { roof } = opened.read();
+    expect(roof).toMatchObject({ proved: false, job: kept.job });
+    opened.solve(job(9000));
+    // It is of this very job: not called stale.
+    expect(opened.read().solving).toBe('current');
+    solver.asked[1]!.answer();
+    await later(0);
+    expect(opened.read().roof).toMatchObject({ proved: true, serial: roof!.serial });
+    expect(opened.read().roof!.cuts).toBe(kept.cuts);
+
+    const changed = new Solving(solver, kept);
+    changed.solve(job(9500));
+    expect(changed.read().solving).toBe('working');
+    solver.asked[2]!.answer();
+    await later(0);
+    expect(changed.read().roof!.job.blocks[0]!.outline[1]).toEqual([9500, 0]);
   });
 
   it('of a solver that died is the last good one, marked', async () => {

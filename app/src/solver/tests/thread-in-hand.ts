@@ -1,24 +1,46 @@
 import type { Job } from '@ogee/core/src/job';
-import { solve } from '@ogee/core/src/solve';
+import { prove, wantsProof, workOut, type Solution } from '@ogee/core/src/solve';
 import { roofAnswer } from '../answers';
 import type { Subject } from '../solver.worker';
 import { Ended } from '../thread';
 
+/** Told whole: what is told as a change has its own test. */
+const figuresOf = (solution: Solution) => ({
+  since: null,
+  change: { to: roofAnswer(solution) },
+  proved: !wantsProof(solution),
+});
+
 /** A solver's thread in the test's hands: it answers when it is told to. */
 export const thread = () => {
-  const asked: { of: Job; answer: () => void; fail: (error: Error) => void }[] = [];
+  const asked: {
+    of: Job;
+    answer: () => void;
+    /** Answers with this instead. */
+    give: (instead: unknown) => void;
+    fail: (error: Error) => void;
+  }[] = [];
   return {
     asked,
     restarts: [] as string[],
     ask<T>(what: (solver: never) => Promise<T>): Promise<T> {
       return new Promise<T>((resolve, reject) => {
         const solver = {
-          solve: ({ job: of }: Subject) => {
+          figures: ({ job: of }: Subject) => {
             const answer = (): void => {
-              const result = solve(of);
-              resolve((result.ok ? { ok: true, value: roofAnswer(result.value) } : result) as T);
+              const result = workOut(of);
+              resolve((result.ok ? { ok: true, value: figuresOf(result.value) } : result) as T);
             };
-            asked.push({ of, answer, fail: reject });
+            asked.push({ of, answer, give: (instead) => resolve(instead as T), fail: reject });
+            return new Promise<T>(() => undefined);
+          },
+          prove: ({ job: of }: Subject) => {
+            const answer = (): void => {
+              const framed = workOut(of);
+              const result = framed.ok ? prove(framed.value) : framed;
+              resolve((result.ok ? [] : result.problems) as T);
+            };
+            asked.push({ of, answer, give: (instead) => resolve(instead as T), fail: reject });
             return new Promise<T>(() => undefined);
           },
         };

@@ -1,0 +1,102 @@
+import type { Job } from '@ogee/core/src/job';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { useEffect, useState } from 'react';
+import type { RoofAnswer } from '../solver/answers';
+import type { ShownRoof } from '../solver/solving';
+import type { SaveState } from './job-in-hand';
+
+/** A roof as this device worked it out last. */
+export interface LastRoof extends RoofAnswer {
+  readonly job: Job;
+}
+
+interface Shelves extends DBSchema {
+  roofs: {
+    key: string;
+    value: { id: string; build: string; at: number; roof: LastRoof };
+    indexes: { at: number };
+  };
+}
+
+/** As many jobs open with their last list. */
+const KEPT = 24;
+
+/** The script that this page runs, whose name changes with what is in it: another build's roofs may be of another shape. */
+const buildOfPage = (): string | null =>
+  typeof document === 'undefined'
+    ? null
+    : ([...document.scripts].map(({ src }) => src).find((src) => src.includes('/entry-')) ?? null);
+
+/** Apart from the entries' own database: what lies here can be worked out again, and is let go when anything fails. */
+const opened = (): Promise<IDBPDatabase<Shelves>> =>
+  openDB<Shelves>('ogee-roofs', 1, {
+    upgrade: (database) => {
+      database.createObjectStore('roofs', { keyPath: 'id' }).createIndex('at', 'at');
+    },
+  });
+
+/** The roof that this device worked out last for a job; null where it has none. */
+export const lastRoof = async (
+  id: string,
+  build: string | null = buildOfPage(),
+): Promise<LastRoof | null> => {
+  if (build === null) return null;
+  try {
+    const database = await opened();
+    const kept = await database.get('roofs', id);
+    database.close();
+    return kept?.build === build ? kept.roof : null;
+  } catch {
+    // No store, or not to be read: the roof is worked out anew.
+    return null;
+  }
+};
+
+/** Keeps a roof for the next time that its job is opened here, and lets the oldest go. */
+export const keepLastRoof = async (
+  id: string,
+  roof: LastRoof,
+  build: string | null = buildOfPage(),
+): Promise<void> => {
+  if (build === null) return;
+  try {
+    const database = await opened();
+    const work = database.transaction('roofs', 'readwrite');
+    await work.store.put({ id, build, at: Date.now(), roof });
+    const byAge = await work.store.index('at').getAllKeys();
+    for (const old of byAge.slice(0, Math.max(0, byAge.length - KEPT)))
+      await work.store.delete(old);
+    await work.done;
+    database.close();
+  } catch {
+    // A full or closed store keeps none: it is worked out anew.
+  }
+};
+
+/** A roof is kept once nothing newer has come for so long. ms */
+const RESTS_MS = 1000;
+
+/** Keeps what stands on the screen, once it is proved and counts. */
+export const useKeptRoof = (id: string, shown: ShownRoof | null, state: SaveState): void => {
+  useEffect(() => {
+    if (shown?.proved !== true || state === 'entering') return undefined;
+    const { job, cuts, plan } = shown;
+    const kept = setTimeout(() => void keepLastRoof(id, { job, cuts, plan }), RESTS_MS);
+    return () => clearTimeout(kept);
+  }, [id, shown, state]);
+};
+
+/** The roof that a job opens with; undefined while it is looked for. */
+export const useLastRoof = (id: string): LastRoof | null | undefined => {
+  const [found, setFound] = useState<{ of: string; roof: LastRoof | null } | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    void lastRoof(id).then((roof) => {
+      if (wanted) setFound({ of: id, roof });
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [id]);
+  return found?.of === id ? found.roof : undefined;
+};

@@ -12,11 +12,13 @@ import { must, ROOT } from './run.mjs';
 await installPackages();
 await build();
 // Bundled as the solver's worker is, so that what is timed is what runs.
-const solving = join(mkdtempSync(join(tmpdir(), 'ogee-bench-')), 'solve.cjs');
+const solving = join(ROOT, 'node_modules', '.cache', 'ogee-bench', 'solve.mjs');
 await bundle({
   entryPoints: [join(ROOT, 'core', 'bench', 'solve.ts')],
   outfile: solving,
   bundle: true,
+  format: 'esm',
+  external: ['manifold-3d'],
   platform: 'node',
   target: 'es2022',
   minify: true,

@@ -6,6 +6,8 @@ import { fit, solve, type Solution } from '../src/solve';
 import { cuttingDay } from '../src/cutting-day';
 import { allTicked } from '../src/cutting-day/tests/day';
 import { likelyCauses } from '../src/test-fit';
+import Kernel from 'manifold-3d';
+import { againstKernel } from './kernel';
 import { proofFigures } from './proof';
 import { village } from './village';
 
@@ -181,4 +183,27 @@ const plot = (name: string, of: (cost: (typeof costs)[number]) => number): void 
 };
 plot('solve', ({ solveMs }) => solveMs);
 plot('dry fit', ({ fitMs }) => fitMs);
+
+/** The power of the boards that a cost grows with, by least squares over all sizes. */
+const exponentOf = (of: (cost: (typeof costs)[number]) => number): number => {
+  const xs = costs.map(({ boards }) => Math.log(boards));
+  const ys = costs.map((cost) => Math.log(of(cost)));
+  const mean = (all: readonly number[]): number => all.reduce((p, q) => p + q) / all.length;
+  const [x0, y0] = [mean(xs), mean(ys)];
+  const sum = (of: (i: number) => number): number => xs.reduce((total, _, i) => total + of(i), 0);
+  return (
+    sum((i) => ((xs[i] ?? 0) - x0) * ((ys[i] ?? 0) - y0)) / sum((i) => ((xs[i] ?? 0) - x0) ** 2)
+  );
+};
+process.stdout.write(
+  `cost grows as boards to the power of: solve ${exponentOf(({ solveMs }) => solveMs).toFixed(2)}, proof ${exponentOf(({ fitMs }) => fitMs).toFixed(2)} (wanted 1.15)\n`,
+);
+
+{
+  const kernel = await Kernel();
+  kernel.setup();
+  const solution = solve(village(1, SPACING_MM));
+  if (!solution.ok) throw new Error(solution.problems.map(problemLine).join('; '));
+  againstKernel(kernel, solution.value);
+}
 proofFigures();

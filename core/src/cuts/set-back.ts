@@ -6,7 +6,7 @@ import { crossesAt, localCuts } from './local-cut';
  * measured along the purlin. A straight-edge held under the hip touches its side, and so finds the lip that much too early. Of a sleeper, how far its outer edge lies inside the chalk line, square to it in the lower slope. Null for others. mm
  */
 export const setBackOf = (member: Member): number | null => {
-  if (member.setBackMm !== undefined) return member.setBackMm;
+  if (member.setBackMm !== null) return member.setBackMm;
   const [lip] = member.notches.filter((notch) => notch.for === 'lip');
   if (lip === undefined) return null;
   const cuts = localCuts(member);

@@ -21,7 +21,7 @@ export interface Run {
 
 type ById = ReadonlyMap<string, Member>;
 
-const isScarf = ({ name }: EndCut): boolean => name === 'scarf' || name.startsWith('abutment');
+const isScarf = ({ name }: EndCut): boolean => name === 'scarf' || name === 'abutment';
 
 /** The ends of a member, each once however many cuts it has, with what it lies against. */
 const endsOf = (

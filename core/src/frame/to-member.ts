@@ -3,7 +3,14 @@ import { blocksAbout, LINE_TIMBER, roofAbout, type RoofOver, type Slope } from '
 import { plumbFrame, plumbKeep } from './member/board';
 import type { HeaderTheory } from './lines/headers';
 import type { LinePlace } from './lines/line-places';
-import { axisOf, type Bevel, type EndCut, type FoldPlan, type Member } from './member/member';
+import {
+  makeMember,
+  axisOf,
+  type Bevel,
+  type EndCut,
+  type FoldPlan,
+  type Member,
+} from './member/member';
 import { overPlates, seatNotch } from './joint/plate-notches';
 import type { SetLine } from './lines/set-lines';
 import { startOf, type SetRafter } from './rafters/set-rafters';
@@ -95,7 +102,7 @@ export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: Set
   const p = planPoint(slope, station.u, start);
   const outward = v2.scale(slope.uphill, -1);
   const run = high.v - start;
-  const member: Member = {
+  const member: Member = makeMember({
     id,
     kind,
     block,
@@ -106,13 +113,9 @@ export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: Set
     ends: cutsOf(strip),
     notches:
       foot === null ? [] : [seatNotch(p, foot.side.plateMm, outward, foot.side.overhangMm > 0)],
-    bevels: [],
-    mayStandProud: false,
     axis: { ...axisOf(run, run * slope.rise), slopeRad: slope.slopeRad },
     pair: { rise: slope.rise, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
   return finished(site, member, strip, leaning);
 };
 
@@ -165,7 +168,7 @@ export const lineMember = (site: Site, set: SetLine): Member => {
   });
   const hasTail =
     foot !== null && v2.distance(v3.inPlan(foot.tail), v3.inPlan(foot.point)) > SAME_HEIGHT_MM;
-  const member: Member = {
+  const member: Member = makeMember({
     id,
     kind: LINE_TIMBER[kind],
     block,
@@ -192,7 +195,7 @@ export const lineMember = (site: Site, set: SetLine): Member => {
     pair: { rise: left.rise, run: axis.level ? 1 : 1 / v2.dot(heading, left.uphill) },
     fold: kind === 'hip' || kind === 'valley' ? foldOf(site, place, fit.backingRad) : null,
     dropMm: kind === 'hip' ? (hipTop === 'drop' ? fit.dropMm : 0) : null,
-  };
+  });
   return finished(
     site,
     member,
@@ -208,7 +211,7 @@ export const headerMember = (site: Site, header: HeaderTheory, strip: Strip): Me
     v2.distance(v3.inPlan(header.from), v3.inPlan(header.to)),
     header.to[2] - header.from[2],
   );
-  return {
+  return makeMember({
     id: header.id,
     kind: 'header',
     block: header.block,
@@ -217,12 +220,7 @@ export const headerMember = (site: Site, header: HeaderTheory, strip: Strip): Me
     frame,
     topMm: 0,
     ends: cutsOf(strip),
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis,
     pair: { rise: slope.rise, run: axis.level ? 1 : slope.rise / Math.tan(axis.slopeRad) },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };

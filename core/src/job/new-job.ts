@@ -1,4 +1,5 @@
 import { JOB_VERSION } from './migrations';
+import { MADE_WITH } from './migrations/made-with';
 import type { Job, Side } from './schema';
 
 /** What the first part is, before its walls are told apart one by one. */
@@ -100,6 +101,7 @@ export const newJob = (
   return {
     format: 'ogee-job',
     version: JOB_VERSION,
+    madeWith: MADE_WITH,
     name,
     display,
     timber: typeof timber === 'string' ? SIZES[display.units][timber] : timber,

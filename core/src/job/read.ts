@@ -1,8 +1,9 @@
-import type { z } from 'zod';
+import { z } from 'zod';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { plainly, say } from '../sentence';
 import { checkJob } from './check';
 import { toCurrentVersion } from './migrations';
+import { isNewer, MADE_WITH, MADE_WITH_PATTERN } from './migrations/made-with';
 import { oversize } from './oversize';
 import { jobSchema, type Job } from './schema';
 
@@ -53,6 +54,22 @@ const toProblem = (raw: z.core.$ZodIssue): Problem => {
   return { code: 'schema', path: path === '' ? 'job' : path, text: plainly(wording(issue)) };
 };
 
+/** Fields that this program does not know, in a file that a newer one has written: no fault of the file's. */
+const fromNewer = (data: unknown, issues: readonly z.core.$ZodIssue[]): Problem | null => {
+  const unknown = issues.find(({ code }) => code === 'unrecognized_keys');
+  const by = z.looseObject({ madeWith: z.string().regex(MADE_WITH_PATTERN) }).safeParse(data);
+  if (unknown === undefined || !by.success || !isNewer(by.data.madeWith, MADE_WITH)) return null;
+  const { path } = toProblem(unknown);
+  const names = unknown.code === 'unrecognized_keys' ? unknown.keys : [];
+  return {
+    code: 'newer',
+    path,
+    text: plainly(
+      `the job file was made by a newer Ogee (${by.data.madeWith}), which knows ${names.map((name) => `"${name}"`).join(', ')}; this one is ${MADE_WITH}. Open it with the newer one: nothing in it was changed`,
+    ),
+  };
+};
+
 /** Reads data of any shape and version by the schema alone: every field there, every default written in. */
 const readShape = (data: unknown): Result<Job> => {
   const large = oversize(data);
@@ -60,7 +77,13 @@ const readShape = (data: unknown): Result<Job> => {
   const current = toCurrentVersion(data);
   if (!current.ok) return current;
   const parsed = jobSchema.safeParse(current.value, { reportInput: true });
-  return parsed.success ? ok(parsed.data) : refused(parsed.error.issues.map(toProblem));
+  if (parsed.success) {
+    const { madeWith } = parsed.data;
+    return ok(isNewer(MADE_WITH, madeWith) ? { ...parsed.data, madeWith: MADE_WITH } : parsed.data);
+  }
+  const { issues } = parsed.error;
+  const newer = fromNewer(current.value, issues);
+  return refused(newer === null ? issues.map(toProblem) : [newer]);
 };
 
 /** Reads a job from data of any shape. */

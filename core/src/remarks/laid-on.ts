@@ -39,7 +39,7 @@ export const aboutLaidOn = ({ job, roof: { laid }, framing: { members } }: Subje
         sleeper ?? jack,
       );
     });
-    const back = sleeper?.setBackMm;
+    const back = sleeper?.setBackMm ?? null;
     const centre = centreOf(on);
     const struck = centre === null ? null : onRoof(on, centre);
     const [first] = on.chalk.filter(climbs);
@@ -73,7 +73,7 @@ export const aboutLaidOn = ({ job, roof: { laid }, framing: { members } }: Subje
               jack,
             ),
           ]),
-      ...(back === undefined
+      ...(back === null
         ? []
         : [
             note(

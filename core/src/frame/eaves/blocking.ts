@@ -5,7 +5,7 @@ import { leastMm, inMm, say } from '../../sentence';
 import { isRafter, isTie, type Kind } from '../../kinds';
 import { cutBetween, gapsAlong, type Gap } from '../joint/between';
 import { clashing } from '../joint/in-space';
-import { axisOf, memberId, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { heightOn, runFrom, type Site } from '../site';
 
@@ -79,23 +79,21 @@ const blockIn = (
   const e: Vec3 = [0, 0, 1];
   const frame = { origin: point(0), a, e, s: v3.cross(e, a) };
   const middle = v3.add(frame.origin, v3.scale(e, stock.depth / 2));
-  return cutBetween({ frame, middle }, gap, 2 * stock.thickness, timbers, (ends) => ({
-    id,
-    kind: 'blocking',
-    block: eave.block,
-    side: line.index,
-    stock,
-    frame: { ...frame, origin: point(gap.from) },
-    topMm: stock.depth,
-    ends,
-    notches: [],
-    bevels: [{ keep: slope.plane, beyond: null }],
-    mayStandProud: false,
-    axis: axisOf(gap.to - gap.from, 0),
-    pair: { rise: slope.rise, run: 1 },
-    fold: null,
-    dropMm: null,
-  }));
+  return cutBetween({ frame, middle }, gap, 2 * stock.thickness, timbers, (ends) =>
+    makeMember({
+      id,
+      kind: 'blocking',
+      block: eave.block,
+      side: line.index,
+      stock,
+      frame: { ...frame, origin: point(gap.from) },
+      topMm: stock.depth,
+      ends,
+      bevels: [{ keep: slope.plane, beyond: null }],
+      axis: axisOf(gap.to - gap.from, 0),
+      pair: { rise: slope.rise, run: 1 },
+    }),
+  );
 };
 
 /** What else stands in a block's way, and bounds its gap. */

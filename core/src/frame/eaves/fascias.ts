@@ -2,7 +2,7 @@ import { v2, v3, type BoardFrame, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import { plumbFrame } from '../member/board';
 import { CORNER_REACH_MM, endAt, slopeUnder } from './fascia-ends';
-import { axisOf, type EndCut, type Member } from '../member/member';
+import { makeMember, axisOf, type EndCut, type Member } from '../member/member';
 import { clearInSpace } from '../joint/in-space';
 import { solidOf } from '../member/solid-of';
 import {
@@ -82,23 +82,19 @@ const memberOf = (
   topMm: number,
   strip: Strip,
   own: readonly PlanCut[],
-): Member => ({
-  id: place.id,
-  kind: 'fascia',
-  block: place.block,
-  side: place.side.index,
-  stock,
-  frame: fasciaFrame(site, place, stock.thickness),
-  topMm,
-  ends: cutsOf(strip).map(stopsShort(own)),
-  notches: [],
-  bevels: [],
-  mayStandProud: false,
-  axis: axisOf(v2.distance(v3.inPlan(place.from), v3.inPlan(place.to)), 0),
-  pair: { rise: place.slope.rise, run: 1 },
-  fold: null,
-  dropMm: null,
-});
+): Member =>
+  makeMember({
+    id: place.id,
+    kind: 'fascia',
+    block: place.block,
+    side: place.side.index,
+    stock,
+    frame: fasciaFrame(site, place, stock.thickness),
+    topMm,
+    ends: cutsOf(strip).map(stopsShort(own)),
+    axis: axisOf(v2.distance(v3.inPlan(place.from), v3.inPlan(place.to)), 0),
+    pair: { rise: place.slope.rise, run: 1 },
+  });
 
 /** One fascia an eave, as long as the roof is there; where roofs pass each other, clear of what stands there. */
 export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] => {

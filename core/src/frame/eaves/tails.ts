@@ -3,7 +3,7 @@ import { heightAt, type RoofLine, type RoofPlane } from '../../roof';
 import { plumbFrame, plumbKeep } from '../member/board';
 import { fasciaAlong } from './fascia-places';
 import type { LinePlace } from '../lines/line-places';
-import type { EndCut, Member } from '../member/member';
+import type { CutName, EndCut, Member } from '../member/member';
 import { woodWithin } from '../member/solid-of';
 import type { PlanCut } from '../joint/strip';
 import { blockAt, blocksOf, runFrom, sideAt, slopeAt, type Site } from '../site';
@@ -83,7 +83,7 @@ export const tailOfSide = (
   block: string,
   index: number,
   near: Vec2,
-  name: string,
+  name: CutName,
 ): PlanCut => {
   const side = sideAt(site, block, index);
   const plane = blockAt(site, block).planes[index];
@@ -119,7 +119,7 @@ export const standsInFascia = ({ job, fascias }: Site, member: Member, cut: EndC
 };
 
 /** The tail's cut on the fascia line of the side of a slope nearest to `near`. */
-export const tailOf = (site: Site, index: number, near: Vec2, name: string): PlanCut => {
+export const tailOf = (site: Site, index: number, near: Vec2, name: CutName): PlanCut => {
   const distance = ({ block, side }: { block: string; side: number }): number => {
     const line = sideAt(site, block, side);
     const t = v2.dot(v2.sub(near, line.start), line.along);

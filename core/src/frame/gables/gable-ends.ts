@@ -3,7 +3,7 @@ import type { Stock } from '../../job';
 import { say } from '../../sentence';
 import { tailOfSide } from '../eaves/tails';
 import { plumbFrame, plumbKeep } from '../member/board';
-import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { heightOn, runFrom, sideAt, type Site } from '../site';
 import { lookoutsOf, tooThick, type Lookouts } from './lookouts';
@@ -41,7 +41,7 @@ const bargeOf = (site: Site, rake: Rake, stock: Stock, number: number): Member =
   const rise = slope.rise * v2.dot(up, slope.uphill);
   const slopeRad = isSquare(rake) ? slope.slopeRad : Math.atan(rise);
   const falls = slope.rise * Math.abs(v2.dot(outward, slope.uphill));
-  return {
+  return makeMember({
     id: memberId(border.block, 'barge', border.side, number),
     kind: 'barge',
     block: border.block,
@@ -50,14 +50,9 @@ const bargeOf = (site: Site, rake: Rake, stock: Stock, number: number): Member =
     frame: plumbFrame([foot[0], foot[1], heightOn(slope, foot)], up, slopeRad),
     topMm: isSquare(rake) ? 0 : -(stock.thickness / 2) * falls * Math.cos(slopeRad),
     ends: [plumb('top', high, toLine), cut],
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: { ...axisOf(run, run * rise), slopeRad },
     pair: { rise, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 const isOneGable = ({ border: one }: Rake, { border: other }: Rake): boolean =>

@@ -16,7 +16,16 @@ import { overWall, roofAbout, type BlockRoof, type SideLine } from '../../roof';
 import { inMm, say } from '../../sentence';
 import { clashing, clearInSpace } from '../joint/in-space';
 import { bellyOf } from '../member/board';
-import { axisOf, memberId, type EndCut, type Member, type Notch } from '../member/member';
+import {
+  makeMember,
+  axisOf,
+  memberId,
+  type EndCut,
+  type Member,
+  type Notch,
+  type CutName,
+  named,
+} from '../member/member';
 import type { Added, Pass } from '../pass';
 import type { Site } from '../site';
 
@@ -103,7 +112,7 @@ const standing = (
     { at: 'top', name: 'slope cut', keep: over.plane.plane, meets: null },
     { at: 'bottom', name: 'foot', keep: halfSpace(foot, [0, 0, -1]), meets: null },
   ];
-  return {
+  return makeMember({
     id: '',
     kind: 'gable-stud',
     block: block.id,
@@ -112,14 +121,9 @@ const standing = (
     frame: { origin: foot, a, e, s: v3.cross(e, a) },
     topMm: stock.depth / 2,
     ends,
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: axisOf(0, over.z - side.plateMm),
     pair: { rise: 0, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 /** How much of a stud's width, or of a narrower timber's over it, must lie over the other: else neither holds the other. */
@@ -155,7 +159,7 @@ export const underAll = (stud: Member, before: readonly Member[]): Member | null
   const square = ({ keep }: EndCut): boolean =>
     Math.abs(v3.dot(keep.normal, cut.frame.s)) < SAME_WAY_SINE;
   const ends = cut.ends.map((end) =>
-    end.at === 'top' && square(end) ? { ...end, name: 'slope cut' } : end,
+    end.at === 'top' && square(end) ? named(end, 'slope cut') : end,
   );
   const head = headOf(cut);
   // Less than its own depth high it would split, and holds nothing.
@@ -199,7 +203,7 @@ const round = (stud: Member, before: readonly Member[]): Member | null => {
   const inner = v3.add(rafter.frame.origin, v3.scale(outward, -rafter.stock.thickness / 2));
   const reach = v3.dot(v3.sub(inner, origin), outward) / v3.dot(outward, e);
   const face = v3.add(origin, v3.scale(e, reach - (slant * thickness) / 2));
-  const cut = (at: 'seat' | 'heel', name: string, keep: Notch['seat']['keep']): EndCut => ({
+  const cut = (at: 'seat' | 'heel', name: CutName, keep: Notch['seat']['keep']): EndCut => ({
     at,
     name,
     keep,

@@ -15,7 +15,15 @@ import { isRafter } from '../../kinds';
 import { inMm, mostMm, say } from '../../sentence';
 import type { Problem } from '../../problem';
 import { clashing, facesOf, nearLines } from '../joint/in-space';
-import { axisOf, memberId, type EndCut, type Member, type Notch } from '../member/member';
+import {
+  makeMember,
+  axisOf,
+  memberId,
+  type EndCut,
+  type Member,
+  type Notch,
+  type CutName,
+} from '../member/member';
 import { sideAt, type Site } from '../site';
 import { laidAlong, onGable, rungsAlong, toBarge, upOf } from './lookout-places';
 import { isSquare, laidIn, type Rake } from './rake';
@@ -46,7 +54,7 @@ const levelOut = (
   const start = v3.add(lie.origin, v3.scale(a, inner.fromMm));
   const atBarge = halfSpace(v3.sub(low, v3.scale(out, barge.thickness)), out);
   const within = inner.keep ?? halfSpace(start, v3.scale(a, -1));
-  return {
+  return makeMember({
     id,
     kind: 'lookout',
     block: border.block,
@@ -63,14 +71,9 @@ const levelOut = (
       { at: 'top', name: 'end cut', keep: atBarge, meets: null },
       { at: 'bottom', name: 'end cut', keep: within, meets: inner.meets },
     ],
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: axisOf(toBarge(rake, barge) - inner.fromMm, 0),
     pair: { rise: slope.rise, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 /** What stands at a gable's end, and the gable's rafters that are sawn again to take it. */
@@ -183,7 +186,7 @@ const housing = (rake: Rake, stock: Stock, along: number, lookout: string): Notc
   const up = upOf(rake);
   const { normal } = rake.slope.plane;
   const on = onGable(rake, along);
-  const face = (at: 'seat' | 'heel', name: string, keep: Notch['seat']['keep']): EndCut => ({
+  const face = (at: 'seat' | 'heel', name: CutName, keep: Notch['seat']['keep']): EndCut => ({
     at,
     name,
     keep,

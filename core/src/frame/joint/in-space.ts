@@ -11,7 +11,7 @@ import {
   v3,
 } from '../../geom';
 import type { HalfSpace, Interval, Vec3 } from '../../geom';
-import type { EndCut, Member } from '../member/member';
+import type { CutName, EndCut, Member } from '../member/member';
 import { boxOf, solidOf, woodWithin } from '../member/solid-of';
 import { RIPPED } from './strip';
 
@@ -38,7 +38,7 @@ export const facesOf = (member: Member): readonly (readonly HalfSpace[])[] => {
 /** A member never changes, nor do its planes. */
 const planes = new WeakMap<Member, readonly (readonly HalfSpace[])[]>();
 
-const cutName = ({ normal }: HalfSpace, { a }: Member['frame']): string => {
+const cutName = ({ normal }: HalfSpace, { a }: Member['frame']): CutName => {
   if (Math.abs(v3.dot(normal, a)) > 1 - SAME_WAY_SINE) return 'end cut';
   return Math.abs(normal[2]) < SAME_WAY_SINE ? 'cheek cut' : 'compound cut';
 };

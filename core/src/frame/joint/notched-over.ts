@@ -1,5 +1,5 @@
 import { v2, v3, type Vec2 } from '../../geom';
-import type { EndCut, Member, NotchFor } from '../member/member';
+import type { CutName, EndCut, Member, NotchFor } from '../member/member';
 import { clashing } from './in-space';
 import { seatNotch } from './plate-notches';
 
@@ -22,7 +22,7 @@ export const notchedOver = (
     const t = v2.dot(v2.sub(face, start), downhill) / v2.dot(heading, downhill);
     const corner = v2.add(start, v2.scale(heading, t));
     const notch = seatNotch(corner, frame.origin[2] + topMm, downhill, true);
-    const on = (name: string, end: EndCut): EndCut => ({ ...end, name, meets: timber.id });
+    const on = (name: CutName, end: EndCut): EndCut => ({ ...end, name, meets: timber.id });
     return {
       ...rafter,
       notches: [

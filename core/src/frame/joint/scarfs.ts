@@ -3,7 +3,7 @@ import type { Job } from '../../job';
 import type { Problem } from '../../problem';
 import { inMm, leastMm, say } from '../../sentence';
 import { isPurlin, isRafter, KINDS, listedKind } from '../../kinds';
-import { axisOf, type EndCut, type Member, type Notch } from '../member/member';
+import { axisOf, type EndCut, type Member, type Notch, type CutName } from '../member/member';
 import { planLine } from '../member/plan-line';
 import { solidOf } from '../member/solid-of';
 import { facesOf } from './in-space';
@@ -141,7 +141,7 @@ const halfOf = (
   meets: string,
 ): { readonly end: EndCut; readonly notches: readonly Notch[] } => {
   const way = at === 'top' ? 1 : -1;
-  const face = (end: EndCut['at'], name: string, keep: HalfSpace): EndCut => ({
+  const face = (end: EndCut['at'], name: CutName, keep: HalfSpace): EndCut => ({
     at: end,
     name,
     keep: way > 0 ? keep : flip(keep),

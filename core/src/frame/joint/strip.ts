@@ -13,7 +13,7 @@ import {
 } from '../../geom';
 import { plumbKeep } from '../member/board';
 import type { Kind } from '../../kinds';
-import type { CutAt, EndCut } from '../member/member';
+import type { CutAt, CutName, EndCut } from '../member/member';
 
 /** What an edge of a board's outline in plan is: a wide face, an end that runs on until something stops it, a saw cut. */
 export type StripEdge = 'left' | 'right' | 'open top' | 'open bottom' | EndCut;
@@ -124,7 +124,7 @@ export const squareAcross = (
   heading: Vec2,
   at: 'top' | 'bottom',
   point: Vec2,
-  name: string,
+  name: CutName,
 ): PlanCut => {
   const outward = at === 'top' ? heading : v2.scale(heading, -1);
   return { point, outward, cut: { at, name, keep: plumbKeep(point, outward), meets: null } };
@@ -158,7 +158,7 @@ const facesInTheWay = (one: Strip, other: Strip): readonly PolygonEdge<StripEdge
   return passes(one, other) || passes(other, one) ? null : faces;
 };
 
-const endName = (strip: Strip, outward: Vec2): string =>
+const endName = (strip: Strip, outward: Vec2): CutName =>
   Math.abs(v2.cross(strip.heading, outward)) < SAME_WAY_SINE ? 'plumb cut' : 'cheek cut';
 
 /** What is left of a strip cut along one face of another, on the side of its own anchor; null where that cannot be sawn. */

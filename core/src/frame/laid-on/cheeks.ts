@@ -19,7 +19,7 @@ import {
   type SideLine,
 } from '../../roof';
 import { underAll } from '../gables/gable-studs';
-import { axisOf, memberId, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type Member } from '../member/member';
 
 /** A stud lower than this is a block. mm */
 const LEAST_CHEEK_MM = 150;
@@ -75,7 +75,7 @@ const cheek = (
     const foot = heightAt({ plane: deck }, at);
     const slope = whole.slopes[0]?.plane;
     const top = flat && slope !== undefined ? slope : plate;
-    const stud: Member = {
+    const stud: Member = makeMember({
       id: '',
       kind: 'cheek-stud',
       block,
@@ -87,14 +87,9 @@ const cheek = (
         { at: 'top', name: 'head', keep: top, meets: null },
         { at: 'bottom', name: 'foot on the roof', keep: flip(deck), meets: null },
       ],
-      notches: [],
-      bevels: [],
-      mayStandProud: false,
       axis: axisOf(0, heightAt({ plane: top }, at) - foot),
       pair: { rise: 0, run: 1 },
-      fold: null,
-      dropMm: null,
-    };
+    });
     return over === undefined ? stud : underAll(stud, [over]);
   };
   /** How high a stud is on its upper edge, where it is lowest. mm */

@@ -11,7 +11,7 @@ import {
 import type { Job } from '../../job';
 import { climbs, type ChalkLine, type LaidOn, type SideLine } from '../../roof';
 import { plumbKeep } from '../member/board';
-import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { isRafter } from '../../kinds';
 import { runFrom } from '../site';
 import { isSeated, through } from './on-deck';
@@ -62,7 +62,7 @@ const sleeperOn = (
       meets: null,
     },
   ];
-  return {
+  return makeMember({
     id: memberId(block, 'sleeper', chalk.side),
     kind: 'sleeper',
     block,
@@ -71,9 +71,6 @@ const sleeperOn = (
     frame: { origin, a, e, s: v3.cross(e, a) },
     topMm: 0,
     ends,
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: axisOf(
       v2.distance(v3.inPlan(chalk.from), v3.inPlan(chalk.to)),
       chalk.to[2] - chalk.from[2],
@@ -83,10 +80,8 @@ const sleeperOn = (
       rise: chalk.to[2] - chalk.from[2],
       run: v2.distance(v3.inPlan(chalk.from), v3.inPlan(chalk.to)),
     },
-    fold: null,
     setBackMm: back,
-    dropMm: null,
-  };
+  });
 };
 
 /** Where a sleeper starts: at its chalk line's low end; past where the upper roof's plates end, where that line starts out beside them. */

@@ -11,14 +11,58 @@ import type { Kind, ListedKind } from '../../kinds';
 
 export type CutAt = 'top' | 'bottom' | 'heel' | 'seat' | 'tail';
 
+/** What a saw cut is, by the name that stands in the list and on the sheet. */
+export type CutName =
+  | 'plumb cut'
+  | 'seat cut'
+  | 'heel cut'
+  /** Plumb, across an upper or lower end out of square; of a tail, likewise. */
+  | 'cheek cut'
+  | 'tail cut'
+  | 'tail cheek'
+  | 'mitre'
+  | 'roof cut'
+  /** Neither plumb nor square. */
+  | 'compound cut'
+  | 'end cut'
+  | 'slope cut'
+  /** What clips the corner of a tie or a block that would stand above its slope. */
+  | 'clip cut'
+  /** The two cuts of a canted timber's mitre: on its wide face, and on its edge. */
+  | 'side'
+  | 'edge'
+  | 'head'
+  | 'head cut'
+  | 'foot'
+  | 'foot cut'
+  | 'foot on the roof'
+  | 'tail on the roof'
+  | 'long cut'
+  | 'ridge cut'
+  | 'lip'
+  | 'scarf'
+  | 'abutment'
+  | NotchCutName;
+
+/** The cuts of a notch that is no birdsmouth on a plate. */
+type NotchCutName =
+  | `${'purlin' | 'ledger'} ${'seat' | 'heel'}`
+  | `${'lip' | 'abutment'}, ${'upper' | 'lower'} end`
+  | 'housing'
+  | `housing, ${'upper' | 'lower'} side`
+  | `notch ${'under' | 'beside'} the rafter`;
+
 /** One saw cut: the half-space, in world coordinates, that it keeps. */
 export interface EndCut {
   readonly at: CutAt;
-  readonly name: string;
+  readonly name: CutName;
   readonly keep: HalfSpace;
   /** The member whose face this cut lies on; null for a free end, and for a seat, which lies on the plate. */
   readonly meets: string | null;
 }
+
+/** The same cut by another name. */
+export const named = (cut: EndCut, name: CutName): EndCut => ({ ...cut, name });
 
 /**
  * What a notch is for: a birdsmouth on a plate, over a purlin or a ledger, the lip by which a purlin passes under a hip, one half
@@ -130,7 +174,49 @@ export interface Member {
   /** Hips and valleys. */
   readonly fold: FoldPlan | null;
   /** Sleepers: how far their outer edge lies inside the chalk line, square to it in the lower slope. mm */
-  readonly setBackMm?: number;
+  readonly setBackMm: number | null;
   /** Hips: how far the top is lowered, plumb. */
   readonly dropMm: number | null;
 }
+
+/** What only some timbers have: no notch, no bevel, no fold, no drop and no set-back where none is given. */
+type Some = 'notches' | 'bevels' | 'mayStandProud' | 'fold' | 'setBackMm' | 'dropMm';
+
+type Given = Omit<Member, Some> & Partial<Pick<Member, Some>>;
+
+/** A timber, every field in one order whatever it is made for. */
+export const makeMember = ({
+  id,
+  kind,
+  block,
+  side,
+  stock,
+  frame,
+  topMm,
+  ends,
+  notches = [],
+  bevels = [],
+  mayStandProud = false,
+  axis,
+  pair,
+  fold = null,
+  setBackMm = null,
+  dropMm = null,
+}: Given): Member => ({
+  id,
+  kind,
+  block,
+  side,
+  stock,
+  frame,
+  topMm,
+  ends,
+  notches,
+  bevels,
+  mayStandProud,
+  axis,
+  pair,
+  fold,
+  setBackMm,
+  dropMm,
+});

@@ -6,7 +6,7 @@ import { inMm, say, type Sentence } from '../../sentence';
 import { isRafter, listedKind } from '../../kinds';
 import { clashing } from '../joint/in-space';
 import { notchedOver } from '../joint/notched-over';
-import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { cornersOf } from '../member/solid-of';
 import type { Added, Pass } from '../pass';
 import { sideAt, type Site } from '../site';
@@ -50,7 +50,7 @@ const memberOf = (
     const { normal, mitre } = endOf(site, wanted, distance, stretch, which);
     return endCuts(which, halfSpace([p[0], p[1], 0], [normal[0], normal[1], 0]), mitre);
   };
-  return {
+  return makeMember({
     id,
     kind: 'under-purlin',
     block: wanted.block,
@@ -60,14 +60,10 @@ const memberOf = (
     // A plumb one's uphill corner comes up to the rafters; the rest of its top is bevelled down from there.
     topMm: canted ? 0 : (slope.rise * stock.thickness) / 2,
     ends: [...cuts('top'), ...cuts('bottom')],
-    notches: [],
     bevels: canted || wanted.top === 'square' ? [] : [{ keep: under, beyond: null }],
-    mayStandProud: false,
     axis: axisOf(high - low, 0),
     pair: { rise: slope.rise, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 /** A bevel of half the depth is half the depth: rounding. mm */

@@ -7,7 +7,7 @@ import { isRafter, KINDS } from '../../kinds';
 import { cutBetween, gapsAlong } from '../joint/between';
 import { clashing, clearInSpace, facesOf } from '../joint/in-space';
 import { onSlope } from '../layout/slope-plan';
-import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { blockAt, heightOn, sideAt, type Site } from '../site';
 import { endCuts, endOf, stretches, type Stretch } from './stretches';
@@ -105,7 +105,7 @@ const purlinAt = (
 ): Member => {
   const a = level(slope);
   const e = slope.plane.normal;
-  return {
+  return makeMember({
     id,
     kind,
     block,
@@ -114,14 +114,9 @@ const purlinAt = (
     frame: { origin, a, e, s: v3.cross(e, a) },
     topMm: kind === 'roof-purlin' ? set.stock.depth : 0,
     ends,
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: axisOf(lengthMm, 0),
     pair: { rise: slope.rise, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 /** Where a purlin over the rafters ends, and how it is sawn there: it runs on over a gable, as far as the roof does. */

@@ -5,7 +5,7 @@ import { inDegrees, inMm, mostMm, say } from '../../sentence';
 import { degrees, radians } from '../../units';
 import { clashing } from '../joint/in-space';
 import { bellyOf, plumbFrame } from '../member/board';
-import { axisOf, memberId, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { sideAt, type Site } from '../site';
 
@@ -67,7 +67,7 @@ export const standUnder = (
   stock: Stock,
 ): Member => {
   const axis = axisOf(Math.abs(outMm), riseMm);
-  return {
+  return makeMember({
     id: '',
     kind,
     block: carried.block,
@@ -79,14 +79,9 @@ export const standUnder = (
       { at: 'top', name: 'head cut', keep: bellyOf(carried), meets: carried.id },
       { at: 'bottom', name: 'foot', keep: halfSpace(foot, [0, 0, -1]), meets: null },
     ],
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis,
     pair: axis.upright ? { rise: 0, run: 1 } : { rise: Math.tan(axis.slopeRad), run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 /** A strut is cut level under its purlin: flatter than this its head is a splinter. */

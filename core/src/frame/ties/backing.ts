@@ -6,7 +6,7 @@ import { inMm, mostMm, say } from '../../sentence';
 import { cutBetween, gapsAlong, type Gap } from '../joint/between';
 import { facesOf } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
-import { axisOf, memberId, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { runFrom, type Site } from '../site';
 
@@ -62,23 +62,19 @@ const backingIn = (
   const e: Vec3 = [line.inward[0], line.inward[1], 0];
   const origin: Vec3 = [x, y, topMm + stock.thickness / 2];
   const frame = { origin, a, e, s: v3.cross(e, a) };
-  const make = (ends: Member['ends'], from: number, to: number): Member => ({
-    id: '',
-    kind: 'backing',
-    block,
-    side,
-    stock,
-    frame: { ...frame, origin: v3.add(origin, v3.scale(a, from)) },
-    topMm: stock.depth / 2,
-    ends,
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
-    axis: axisOf(to - from, 0),
-    pair: { rise: 0, run: 1 },
-    fold: null,
-    dropMm: null,
-  });
+  const make = (ends: Member['ends'], from: number, to: number): Member =>
+    makeMember({
+      id: '',
+      kind: 'backing',
+      block,
+      side,
+      stock,
+      frame: { ...frame, origin: v3.add(origin, v3.scale(a, from)) },
+      topMm: stock.depth / 2,
+      ends,
+      axis: axisOf(to - from, 0),
+      pair: { rise: 0, run: 1 },
+    });
   if ('low' in gap)
     return cutBetween({ frame, middle: origin }, gap, 2 * stock.depth, timbers, (ends) =>
       make(ends, gap.from, gap.to),

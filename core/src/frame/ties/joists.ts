@@ -2,7 +2,7 @@ import { halfSpace, SAME_POINT_MM, v2, type Vec2, type Vec3 } from '../../geom';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { inMm, mostMm, say } from '../../sentence';
-import type { EndCut, Member } from '../member/member';
+import { named, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { heightOn, type Site } from '../site';
 import {
@@ -43,7 +43,7 @@ const wholeLie = (stock: Stock, pair: Pair): Lie | null => {
   const clip = ({ slope, at: x }: (typeof clips)[number], which: 'top' | 'bottom'): EndCut[] => {
     const p = point(pair, x, 0, 0);
     const proud = bottomMm + stock.depth > heightOn(slope, [p[0], p[1]]) + CLIPPED_MM;
-    return proud ? [{ ...slopeCut(which, below(slope, 0)), name: 'clip cut' }] : [];
+    return proud ? [named(slopeCut(which, below(slope, 0)), 'clip cut')] : [];
   };
   const [low, high] = clips;
   return {

@@ -3,7 +3,7 @@ import type { Stock } from '../../job';
 import type { Slope } from '../../roof';
 import { say } from '../../sentence';
 import { clashing } from '../joint/in-space';
-import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added } from '../pass';
 import { blockAt, type Site } from '../site';
 import type { Pair, PairedRidge } from './pairs';
@@ -48,7 +48,7 @@ export const tieAt = (
   const { block, side: wall } = pair.rafters[0].span;
   const a: Vec3 = [pair.across[0], pair.across[1], 0];
   const e: Vec3 = [0, 0, 1];
-  return {
+  return makeMember({
     id: memberId(block, lie.kind, wall, ...number),
     kind: lie.kind,
     block,
@@ -57,14 +57,9 @@ export const tieAt = (
     frame: { origin: point(pair, lie.ends[0], aside, lie.bottomMm), a, e, s: v3.cross(e, a) },
     topMm: lie.stock.depth,
     ends: lie.cuts,
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: axisOf(lie.ends[1] - lie.ends[0], 0),
     pair: { rise: pair.rafters[0].span.slope.rise, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 /** How far aside the middle of its rafters a tie lies flat on them. mm */

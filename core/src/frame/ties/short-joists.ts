@@ -12,7 +12,7 @@ import { isRafter } from '../../kinds';
 import { eaveSlope, roofAbout } from '../../roof';
 import { facesOf } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
-import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type EndCut, type Member, named } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { heightOn, sideAt, type Site } from '../site';
 import { below, CLIPPED_MM, hasRoom, slopeCut } from './lie';
@@ -96,9 +96,9 @@ const joistAt = (
   const ends: EndCut[] = [
     { at: 'top', name: 'end cut', keep: flip(hit.face), meets: hit.tie.id },
     { at: 'bottom', name: 'end cut', keep: plumbKeep(start, v2.scale(inward, -1)), meets: null },
-    ...(proud ? [{ ...slopeCut('bottom', below(slope, 0)), name: 'clip cut' }] : []),
+    ...(proud ? [named(slopeCut('bottom', below(slope, 0)), 'clip cut')] : []),
   ];
-  return {
+  return makeMember({
     id,
     kind: 'rafter-tie',
     block: rafter.block,
@@ -107,14 +107,9 @@ const joistAt = (
     frame: { origin: [start[0], start[1], plateMm], a, e, s: v3.cross(e, a) },
     topMm: stock.depth,
     ends,
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: axisOf(hit.mm, 0),
     pair: { rise: slope.rise, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 /** Whether a joist keeps under the roof all along, its clipped end aside: beside a corner the next slope falls over it. */

@@ -2,7 +2,7 @@ import { v2, v3, type Vec3 } from '../../geom';
 import { eaveSlope } from '../../roof';
 import { clashing } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
-import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type EndCut, type Member, named } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { sideAt, type Site } from '../site';
 import { below, slopeCut } from './lie';
@@ -71,9 +71,9 @@ const blockIn = (site: Site, rafter: Member, { joist, gapMm, way }: Beside): Mem
     ...joist.ends
       .filter(({ name }) => name === 'clip cut')
       .slice(0, 1)
-      .map((): EndCut => ({ ...slopeCut('bottom', below(slope, 0)), name: 'clip cut' })),
+      .map((): EndCut => named(slopeCut('bottom', below(slope, 0)), 'clip cut')),
   ];
-  return {
+  return makeMember({
     id: `${rafter.id}.spacer`,
     kind: 'spacer',
     block: rafter.block,
@@ -82,14 +82,9 @@ const blockIn = (site: Site, rafter: Member, { joist, gapMm, way }: Beside): Mem
     frame: { origin: [x, y, plateMm], a, e, s: v3.cross(e, a) },
     topMm: joist.stock.depth,
     ends,
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: axisOf(run, 0),
     pair: { rise: slope.rise, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 /** Blocks between a rafter and the joist beside it, where the two do not touch and are to be fixed to each other. */

@@ -7,7 +7,7 @@ import { onSide, overWall, type BlockRoof, type SideLine, type Slope } from '../
 import { clashing, clearInSpace } from '../joint/in-space';
 import { notchedOver } from '../joint/notched-over';
 import { plumbKeep } from '../member/board';
-import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { slopeAt, type Site } from '../site';
 import { planedToRoof } from '../to-member';
@@ -45,7 +45,7 @@ const ledgerOf = (
     meets: null,
   });
   const [x, y] = at(from);
-  return {
+  return makeMember({
     id: memberId(block, 'ledger', side.index),
     kind: 'ledger',
     block,
@@ -59,14 +59,9 @@ const ledgerOf = (
     },
     topMm: 0,
     ends: [end('top', to), end('bottom', from)],
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: axisOf(to - from, 0),
     pair: { rise: slope.rise, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 /** Of a rafter's depth, the most that a birdsmouth over its ledger may take. */

@@ -5,7 +5,7 @@ import { onSide, plateThicknessOf, postedEaves, type PostedEave } from '../../ro
 import { inMm, leastMm, say } from '../../sentence';
 import { clashing, clearInSpace } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
-import { axisOf, memberId, type EndCut, type Member } from '../member/member';
+import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
 import type { Site } from '../site';
 
@@ -25,7 +25,7 @@ const beamOf = (site: Site, { block, side }: PostedEave, stock: Stock): Member =
     meets: null,
   });
   const [x, y] = at(0);
-  return {
+  return makeMember({
     id: memberId(block, 'beam', side.index),
     kind: 'beam',
     block,
@@ -34,14 +34,9 @@ const beamOf = (site: Site, { block, side }: PostedEave, stock: Stock): Member =
     frame: { origin: [x, y, top], a, e, s: v3.cross(e, a) },
     topMm: 0,
     ends: [end('top', side.lengthMm), end('bottom', 0)],
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: axisOf(side.lengthMm, 0),
     pair: { rise: 0, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 /** A post under a beam: its wide face along the wall, flush with its outside. */
@@ -63,7 +58,7 @@ const postAt = (
     keep: { normal: [0, 0, at === 'top' ? 1 : -1], offset: at === 'top' ? z : -z },
     meets: at === 'top' ? beam.id : null,
   });
-  return {
+  return makeMember({
     id: memberId(block, 'post', side.index, number),
     kind: 'post',
     block,
@@ -72,14 +67,9 @@ const postAt = (
     frame: { origin: [x, y, ground], a, e, s: v3.cross(e, a) },
     topMm: stock.depth / 2,
     ends: [cut('top', head), cut('bottom', ground)],
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: axisOf(0, head - ground),
     pair: { rise: 0, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 /** From one end of a beam to the other, the end ones flush. mm */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FIXINGS, PLACES_IN_ORDER } from '../../places';
 import { JOB_VERSION } from '../migrations';
+import { MADE_WITH, MADE_WITH_PATTERN } from '../migrations/made-with';
 import { block } from './block';
 import { roofing, sheathing } from './covering';
 import { framing } from './framing';
@@ -34,6 +35,11 @@ const fixingRule = z.strictObject({
 export const jobSchema = z.strictObject({
   format: z.literal('ogee-job'),
   version: z.literal(JOB_VERSION),
+  /** The newest Ogee that has written it: what an older one does not know is that one's. */
+  madeWith: z
+    .string()
+    .regex(MADE_WITH_PATTERN, 'expected three numbers, "0.1.0"')
+    .default(MADE_WITH),
   name: z.string().trim().min(1, 'a job needs a name').max(120, 'a name has at most 120 letters'),
   /** What a person should know about the job, in their own words. */
   about: z.string().max(2000).optional(),

@@ -9,7 +9,7 @@ import {
   type Vec3,
 } from '../../../geom';
 import { plumbFrame } from '../../member/board';
-import { axisOf, type Member } from '../../member/member';
+import { makeMember, axisOf, type Member } from '../../member/member';
 import { solidOf, woodWithin } from '../../member/solid-of';
 import { clearInSpace } from '../in-space';
 import { clearOfAll, cutsOf, openStrip } from '../strip';
@@ -27,11 +27,11 @@ const board = (id: string, from: Vec3, to: Vec3, cantRad = 0): Member => {
   };
   const end = (p: Vec3, way: 1 | -1) => ({
     at: way === 1 ? ('top' as const) : ('bottom' as const),
-    name: 'end cut',
+    name: 'end cut' as const,
     keep: { normal: v3.scale(frame.a, way), offset: v3.dot(v3.scale(frame.a, way), p) },
     meets: null,
   });
-  return {
+  return makeMember({
     id,
     kind: 'purlin',
     block: 'main',
@@ -40,14 +40,9 @@ const board = (id: string, from: Vec3, to: Vec3, cantRad = 0): Member => {
     frame,
     topMm: 0,
     ends: [end(to, 1), end(from, -1)],
-    notches: [],
-    bevels: [],
-    mayStandProud: false,
     axis: axisOf(run, to[2] - from[2]),
     pair: { rise: 1, run: 1 },
-    fold: null,
-    dropMm: null,
-  };
+  });
 };
 
 const middleOf = (one: Member, from: Vec3, to: Vec3): Vec3 =>

@@ -53,10 +53,100 @@ const doors = stages.map((stage) => ({
   to: { path: `^core/src/${stage}/`, pathNot: `^core/src/${stage}/index\\.ts$` },
 }));
 
+/** Rooms of a stage in the order in which they may know each other: each those on its left. */
+const rooms = {
+  frame: [
+    ['member'],
+    ['site'],
+    ['joint'],
+    ['walls'],
+    ['layout'],
+    ['eaves'],
+    ['lines'],
+    ['rafters'],
+    ['headers'],
+    ['openings'],
+    ['gables'],
+    ['purlins', 'ties'],
+    ['laid-on'],
+  ],
+  fit: [
+    ['contact'],
+    ['openings'],
+    ['roof'],
+    ['ties', 'walls'],
+    ['eaves', 'gables', 'purlins'],
+    ['laid-on'],
+  ],
+};
+
+const roomOrder = Object.entries(rooms).flatMap(([stage, order]) =>
+  order.slice(0, -1).flatMap((names, i) =>
+    names.map((name) => ({
+      name: `core-${stage}-${name}-knows-no-later-room`,
+      severity: 'error',
+      from: { path: `^core/src/${stage}/${name}/`, pathNot: '/tests/' },
+      to: {
+        path: [...names.filter((other) => other !== name), ...order.slice(i + 1).flat()].map(
+          (other) => `^core/src/${stage}/${other}/`,
+        ),
+      },
+    })),
+  ),
+);
+
+/**
+ * The app's floors, each built on those before it: what is shown and touched; the job in hand, its fields, its roof and
+ * its addresses; the places of the app; the shell round them.
+ */
+const floors = [
+  ['theme', 'ui', 'draw', 'instruments'],
+  ['data', 'solver', 'form', 'nav'],
+  [
+    'as-built',
+    'bench',
+    'cuts',
+    'fit',
+    'glossary',
+    'jobs',
+    'log',
+    'patterns',
+    'practice',
+    'roof',
+    'saw',
+    'site',
+    'timber',
+    'try',
+  ],
+  ['shell'],
+];
+
+const floorOrder = floors.slice(0, -1).map((names, i) => ({
+  name: `app-floor-${i + 1}-stands-on-no-later`,
+  severity: 'error',
+  from: { path: names.map((name) => `^app/src/${name}/`), pathNot: '/tests/' },
+  to: { path: floors.slice(i + 1).flatMap((later) => later.map((name) => `^app/src/${name}/`)) },
+}));
+
+/** A room that no rule knows would be held by none. */
+const known = (path, names) => ({
+  name: `${path.replaceAll('/', '-')}-rooms-are-all-known`,
+  comment: 'A new room takes its place in the order of its floor.',
+  severity: 'error',
+  from: {},
+  to: { path: `^${path}/[^/]+/`, pathNot: `^${path}/(${names.join('|')})/` },
+});
+
 module.exports = {
   forbidden: [
     ...stageOrder,
     ...doors,
+    ...roomOrder,
+    ...floorOrder,
+    known('core/src', [...stages, 'tests']),
+    known('core/src/frame', [...rooms.frame.flat(), 'tests']),
+    known('core/src/fit', [...rooms.fit.flat(), 'tests']),
+    known('app/src', floors.flat()),
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'core-has-no-interface-and-no-server',

@@ -17,12 +17,7 @@ const STEPS = [
   // What the server's first answers are read by, made while they are on their way.
   () => require('zod/v4/core'),
   () => require('zod'),
-  () => require('@ogee/core/src/job/schema/measures'),
-  () => require('@ogee/core/src/job/schema/timber'),
-  () => require('@ogee/core/src/job/schema/block'),
-  () => require('@ogee/core/src/job/schema/framing'),
-  () => require('@ogee/core/src/job/schema/openings'),
-  () => require('@ogee/core/src/job/schema'),
+  () => require('@ogee/core/src/job'),
 ];
 
 const take = ([step, ...rest]) => {

@@ -1,8 +1,8 @@
 import { performance } from 'node:perf_hooks';
 import type { ManifoldToplevel } from 'manifold-3d';
-import { place, type PlacedPiece } from '../src/fit/placed';
-import { neighboursOf } from '../src/fit/neighbours';
-import { overlapsOf } from '../src/fit/overlaps';
+import { place, type PlacedPiece } from '../src/fit/contact/placed';
+import { neighboursOf } from '../src/fit/contact/neighbours';
+import { overlapsOf } from '../src/fit/contact/overlaps';
 import { BoxIndex } from '../src/geom';
 import { fit, type Solution } from '../src/solve';
 

@@ -11,7 +11,7 @@ import { LogMark } from '../log/log-mark';
 import { countOf, useAddressed } from '../nav/addressed';
 import { BlockChoice } from '../site/block-choice';
 import { Caution } from '../ui/caution';
-import { LengthField } from '../ui/fields';
+import { LengthField } from '../form/fields';
 import { Fold } from '../ui/fold';
 import { Small, Title } from '../ui/text';
 import { Answers } from './answers';

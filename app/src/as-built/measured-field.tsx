@@ -3,7 +3,7 @@ import type { Job } from '@ogee/core/src/job';
 import type { Source } from '@ogee/core/src/log';
 import { useRef } from 'react';
 import { View } from 'react-native';
-import { Entry, type Hand } from '../ui/entry';
+import { Entry, type Hand } from '../form/entry';
 import { lengthKeys, readLengthEntry, writeLength, writeTenth } from '../ui/length-entry';
 import { Figure, Small } from '../ui/text';
 import { signed } from './off';

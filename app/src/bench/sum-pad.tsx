@@ -7,7 +7,7 @@ import { View } from 'react-native';
 import { Button } from '../ui/button';
 import { Length } from '../ui/length';
 import { writeLength } from '../ui/length-entry';
-import { LooseLength } from '../ui/loose-fields';
+import { LooseLength } from '../form/loose-fields';
 import { Figure, Small, Words } from '../ui/text';
 
 /** Lengths put together one by one, each kept in sight: nothing is added in the head. */

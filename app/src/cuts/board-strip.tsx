@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { useDisplay } from '../data/open-job';
 import { PieceBoard } from './piece-board';
-import { usePiece } from './use-piece';
+import { usePiece } from '../data/use-piece';
 
 /** The board of an open piece, over the full width of a wide screen. */
 export const BoardStrip = ({ mark }: { readonly mark: string }) => {

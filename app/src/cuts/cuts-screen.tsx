@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { useHandling, useJob, useProblems } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
-import { CutIcon } from '../shell/place-icons';
+import { CutIcon } from '../ui/place-icons';
 import { Button } from '../ui/button';
 import { Caution, gravestFirst } from '../ui/caution';
 import { Loading } from '../ui/states';

@@ -7,12 +7,12 @@ import List from 'lucide-react-native/icons/list';
 import { useHandling, useJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { useOpenPiece } from '../nav/open-piece';
-import { SeatedIcon } from '../shell/place-icons';
+import { SeatedIcon } from '../ui/place-icons';
 import { Button } from '../ui/button';
 import { Loading, Standstill } from '../ui/states';
 import { useWide } from '../ui/use-wide';
 import { PieceSheet } from './piece-sheet';
-import { usePiece } from './use-piece';
+import { usePiece } from '../data/use-piece';
 
 /** One piece's sheet, with the way to its neighbours in the list. */
 export const PieceScreen = ({ mark }: { mark: string }) => {

@@ -1,10 +1,9 @@
-import type { Looking } from '@ogee/core/src/drawing';
+import type { ElevationView, Looking } from '@ogee/core/src/drawing';
 import type { Vec2 } from '@ogee/core/src/geom';
 import type { Job } from '@ogee/core/src/job';
 import { formatLength, lengthFormat, spokenLength } from '@ogee/core/src/units';
 import { View } from 'react-native';
 import Svg, { Line, Polygon, Polyline, Text as SvgText } from 'react-native-svg';
-import { useOfRoof } from '../data/roof';
 import { useTheme } from '../theme/theme';
 import { useTerms } from '../ui/terms';
 import { fitPlan } from './plan-fit';
@@ -15,11 +14,13 @@ const NAMES: Readonly<Record<Looking, string>> = { end: 'End on', side: 'From wa
 
 /** The roof seen level, to scale, with its height over the plate. */
 export const Elevation = ({
+  view,
   display,
   looking,
   widthPx,
   heightPx,
 }: {
+  readonly view: ElevationView;
   readonly display: Job['display'];
   readonly looking: Looking;
   readonly widthPx: number;
@@ -27,10 +28,6 @@ export const Elevation = ({
 }) => {
   const { colour } = useTheme();
   const say = useTerms();
-  const view = useOfRoof(['elevation', looking], (solver, roof) =>
-    solver.elevation(roof, looking),
-  )?.answer;
-  if (view == null) return null;
   const fit = fitPlan(
     view.panels.flatMap(({ points }) => points),
     widthPx,

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import Svg, { Line, Polygon } from 'react-native-svg';
 import { useListedJob, type ListedJob } from '../data/jobs';
 import { fitPlan } from '../draw/plan-fit';
-import { useSettled } from '../shell/settled';
+import { useSettled } from '../ui/settled';
 import { glanceAt } from '../solver/glance';
 import { useTheme } from '../theme/theme';
 

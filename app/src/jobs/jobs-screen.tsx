@@ -6,7 +6,7 @@ import { ScrollView, TextInput, View } from 'react-native';
 import Plus from 'lucide-react-native/icons/plus';
 import { useJobChanges, useJobs, type ListedJob } from '../data/jobs';
 import { usePageTitle } from '../nav/page-title';
-import { ThemeButton } from '../theme/theme-button';
+import { ThemeButton } from '../ui/theme-button';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { NameMark } from '../ui/name-mark';

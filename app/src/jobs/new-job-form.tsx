@@ -5,7 +5,7 @@ import { TextInput, View } from 'react-native';
 import { useJobChanges, useLastOwnJob } from '../data/jobs';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
-import { Entry } from '../ui/entry';
+import { Entry } from '../form/entry';
 import {
   lengthKeys,
   PITCH_KEYS,

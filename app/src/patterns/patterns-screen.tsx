@@ -2,7 +2,7 @@ import type { Pattern } from '@ogee/core/src/cutting-day';
 import { kindName } from '@ogee/core/src/kinds';
 import { View } from 'react-native';
 import { Board, tapeMarks } from '../draw/board';
-import { usePiece } from '../cuts/use-piece';
+import { usePiece } from '../data/use-piece';
 import { useDisplay, useJob } from '../data/open-job';
 import { useDay, type Day } from '../saw/use-day';
 import { useOpenPiece } from '../nav/open-piece';

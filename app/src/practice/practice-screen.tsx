@@ -7,7 +7,7 @@ import { pageStorage } from '../data/typed-texts';
 import { useLastOwnJob } from '../data/jobs';
 import { Board } from '../draw/board';
 import { exerciseAt } from '../solver/glance';
-import { Page } from '../shell/page';
+import { Page } from '../nav/page';
 import { Button } from '../ui/button';
 import { Loading } from '../ui/states';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';

@@ -1,6 +1,6 @@
 import type { Block } from '@ogee/core/src/job';
 import { View } from 'react-native';
-import { ChoiceField, LengthField } from '../ui/fields';
+import { ChoiceField, LengthField } from '../form/fields';
 
 /** What stands on a slope: over which wall of its part, and where along that. */
 export const AlongWall = ({

@@ -3,7 +3,7 @@ import { pitchRad } from '@ogee/core/src/units';
 import { View } from 'react-native';
 import { useHandling, useProblems } from '../data/open-job';
 import { Button } from '../ui/button';
-import { LengthField, PitchField } from '../ui/fields';
+import { LengthField, PitchField } from '../form/fields';
 import { Small, Strong } from '../ui/text';
 
 type Eave = Extract<Side, { roof: 'eave' }>;

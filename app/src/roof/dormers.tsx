@@ -13,7 +13,7 @@ import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
-import { ChoiceField, LengthField, PitchField } from '../ui/fields';
+import { ChoiceField, LengthField, PitchField } from '../form/fields';
 import { Small, Title } from '../ui/text';
 import { AlongWall } from './along-wall';
 

@@ -18,7 +18,7 @@ import { EaveSection, type EaveFigure } from '../draw/eave-section';
 import { oneOf, useAddressed } from '../nav/addressed';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
-import { ChoiceField, LengthField } from '../ui/fields';
+import { ChoiceField, LengthField } from '../form/fields';
 import { Choice } from '../ui/choice';
 import { Figure, Small, Words } from '../ui/text';
 

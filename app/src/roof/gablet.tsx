@@ -2,7 +2,7 @@ import { takesGablet, withGablet, type Block, type Side } from '@ogee/core/src/j
 import { View } from 'react-native';
 import { useHandling } from '../data/open-job';
 import { Button } from '../ui/button';
-import { LengthField } from '../ui/fields';
+import { LengthField } from '../form/fields';
 
 /** A small gable above the hip of this wall: none, or how far in it stands. */
 export const Gablet = ({

@@ -9,7 +9,7 @@ import {
 import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
 import { Caution } from '../ui/caution';
-import { ChoiceField, LengthField } from '../ui/fields';
+import { ChoiceField, LengthField } from '../form/fields';
 
 /** Whether the house that new parts are laid on is framed too, or stands already. */
 export const Existing = ({ index }: { readonly index: number }) => {

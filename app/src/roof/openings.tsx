@@ -12,7 +12,7 @@ import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
-import { ChoiceField, LengthField } from '../ui/fields';
+import { ChoiceField, LengthField } from '../form/fields';
 import { Small, Title } from '../ui/text';
 import { AlongWall } from './along-wall';
 import { GutterSaddle, SaddlePitch } from './saddles';

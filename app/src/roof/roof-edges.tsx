@@ -12,7 +12,7 @@ import {
 } from '@ogee/core/src/job';
 import { useHandling, useJob } from '../data/open-job';
 import { Stock } from '../timber/stock-fields';
-import { ChoiceField } from '../ui/fields';
+import { ChoiceField } from '../form/fields';
 import { Title } from '../ui/text';
 
 /** What the edge of a roof that hangs over its gables is made of. */

@@ -14,7 +14,7 @@ import { useHandling, useJob, useProblems } from '../data/open-job';
 import { countOf, useAddressed } from '../nav/addressed';
 import { BlockChoice } from '../site/block-choice';
 import { Button } from '../ui/button';
-import { ChoiceField, LengthField, PitchField } from '../ui/fields';
+import { ChoiceField, LengthField, PitchField } from '../form/fields';
 import { Small, Title } from '../ui/text';
 import { Breaks } from './breaks';
 import { Dormers } from './dormers';

@@ -1,7 +1,7 @@
 import type { Vec2 } from '@ogee/core/src/geom';
 import { LISTED_KINDS, kindName, type ListedKind } from '@ogee/core/src/kinds';
 import type { Terms } from '@ogee/core/src/terms';
-import { memo, useState } from 'react';
+import { memo, useState, type ComponentProps } from 'react';
 import { ScrollView, View } from 'react-native';
 import ListTree from 'lucide-react-native/icons/list-tree';
 import Maximize from 'lucide-react-native/icons/maximize';
@@ -9,7 +9,7 @@ import ZoomIn from 'lucide-react-native/icons/zoom-in';
 import ZoomOut from 'lucide-react-native/icons/zoom-out';
 import { KindLine } from '../ui/kind-line';
 import { useDisplay, useJob, useProblems } from '../data/open-job';
-import { useRoof } from '../data/roof';
+import { useOfRoof, useRoof } from '../data/roof';
 import { oneOf, useAddressed } from '../nav/addressed';
 import { markIn, useOpenPiece } from '../nav/open-piece';
 import { usePath } from '../nav/path';
@@ -67,6 +67,15 @@ export const RoofViews = ({ heightPx }: InRoom) => {
   );
 };
 
+/** The roof on the screen, seen level. */
+const RoofElevation = (props: Omit<ComponentProps<typeof Elevation>, 'view'>) => {
+  const { looking } = props;
+  const view = useOfRoof(['elevation', looking], (solver, roof) =>
+    solver.elevation(roof, looking),
+  )?.answer;
+  return view == null ? null : <Elevation view={view} {...props} />;
+};
+
 /** Every view but the plan. */
 const OtherView = ({ view, heightPx }: InRoom & { readonly view: Exclude<RoofView, 'plan'> }) => {
   const display = useDisplay();
@@ -82,7 +91,7 @@ const OtherView = ({ view, heightPx }: InRoom & { readonly view: Exclude<RoofVie
       onLayout={(event) => setRoom(event.nativeEvent.layout)}
     >
       {roof !== null && room !== null && (view === 'side' || view === 'end') && (
-        <Elevation
+        <RoofElevation
           display={display}
           looking={view}
           widthPx={room.width}

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { useDisplay, useHandling, useJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
-import { LengthField, PitchField } from '../ui/fields';
+import { LengthField, PitchField } from '../form/fields';
 import { Small, Strong, Title } from '../ui/text';
 
 type Roofing = NonNullable<Job['roofing']>;

@@ -10,7 +10,7 @@ import { degrees, formatDegrees, pitchRad } from '@ogee/core/src/units';
 import { View } from 'react-native';
 import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Caution } from '../ui/caution';
-import { ChoiceField, LengthField, PitchField } from '../ui/fields';
+import { ChoiceField, LengthField, PitchField } from '../form/fields';
 import { Small, Title } from '../ui/text';
 
 /** What pitch saddles have: their slope's, one of their own, or the one that falls out of their ridge's height. */

@@ -9,7 +9,7 @@ import { useOfRoof, useRoof } from '../data/roof';
 import { SheetsDrawing } from '../draw/sheets';
 import { Stepped } from '../ui/stepped';
 import { Fold } from '../ui/fold';
-import { LengthField } from '../ui/fields';
+import { LengthField } from '../form/fields';
 import { RoofingOnSlope } from './roofing';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
 

@@ -9,7 +9,7 @@ import { Pressable, Text, View } from 'react-native';
 import { useDisplay } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { addressed, intoAddress, useOpenedWith } from '../nav/addressed';
-import { usePiece } from '../cuts/use-piece';
+import { usePiece } from '../data/use-piece';
 import { useTheme } from '../theme/theme';
 import { IconButton } from '../ui/button';
 import { Caution } from '../ui/caution';

@@ -12,7 +12,7 @@ import { useRoof } from '../data/roof';
 import { markIn, useOpenPiece } from '../nav/open-piece';
 import { usePath } from '../nav/path';
 import { RoofViews } from '../roof/roof-views';
-import { ThemeButton } from '../theme/theme-button';
+import { ThemeButton } from '../ui/theme-button';
 import { IconButton } from '../ui/button';
 import { Scroller } from '../ui/scroller';
 import { Figure, Title, Words } from '../ui/text';

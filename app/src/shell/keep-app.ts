@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { fetchFirstPages, fetchLaterPages } from '../nav/pages';
-import { useSettled } from './settled';
+import { useSettled } from '../ui/settled';
 
 /**
  * Once the first page stands, fetches the rest: the pages of a job, so that each opens at once, and the app itself

@@ -1,5 +1,5 @@
 import type { Icon } from '../ui/button';
-import { BoardIcon, CutIcon, PlatesIcon, RoofIcon, SeatedIcon } from './place-icons';
+import { BoardIcon, CutIcon, PlatesIcon, RoofIcon, SeatedIcon } from '../ui/place-icons';
 
 export interface Place {
   readonly path: 'site' | 'roof' | 'timber' | 'cuts' | 'fit';

@@ -14,7 +14,7 @@ import {
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useDisplay, useHandling } from '../data/open-job';
-import { AngleField, LengthField } from '../ui/fields';
+import { AngleField, LengthField } from '../form/fields';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Strong, Words } from '../ui/text';
 

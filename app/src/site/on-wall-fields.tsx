@@ -1,5 +1,5 @@
 import type { OnWall } from '@ogee/core/src/job';
-import { LengthField } from '../ui/fields';
+import { LengthField } from '../form/fields';
 
 export const RUNS_PAST =
   'It runs past the wall’s end: distance and width together are more than the wall.';

@@ -23,7 +23,7 @@ import { useHandling, useJob, useProblems } from '../data/open-job';
 import { countOf, oneOf, useAddressed } from '../nav/addressed';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
-import { LengthField, PitchField, StepperField } from '../ui/fields';
+import { LengthField, PitchField, StepperField } from '../form/fields';
 import { Choice } from '../ui/choice';
 import { Small, Title, Words } from '../ui/text';
 import { AddPart } from './add-part';

@@ -13,7 +13,7 @@ import { useOfRoof, useRoof } from '../data/roof';
 import { useTheme } from '../theme/theme';
 import { Button } from '../ui/button';
 import { Caution } from '../ui/caution';
-import { ChoiceField, LengthField, StepperField } from '../ui/fields';
+import { ChoiceField, LengthField, StepperField } from '../form/fields';
 import { Figure, Small, Title, Words } from '../ui/text';
 
 /** How one sort of place is fixed: what with, and how many, or how far apart. */

@@ -8,7 +8,7 @@ import {
 import { View } from 'react-native';
 import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Caution } from '../ui/caution';
-import { ChoiceField, LengthField, StepperField } from '../ui/fields';
+import { ChoiceField, LengthField, StepperField } from '../form/fields';
 import { Small, Title } from '../ui/text';
 import { Stock } from './stock-fields';
 

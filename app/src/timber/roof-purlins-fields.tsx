@@ -1,7 +1,7 @@
 import { roofPurlinsOf, withRoofPurlins, type Block, type RoofPurlins } from '@ogee/core/src/job';
 import { View } from 'react-native';
 import { useHandling, useJob } from '../data/open-job';
-import { ChoiceField, LengthField } from '../ui/fields';
+import { ChoiceField, LengthField } from '../form/fields';
 import { Small, Title } from '../ui/text';
 
 const PLACES = [

@@ -2,7 +2,7 @@ import type { Stock as StockSize } from '@ogee/core/src/job';
 import { View } from 'react-native';
 import { useHandling, useJob, useProblems } from '../data/open-job';
 import { Button } from '../ui/button';
-import { LengthField } from '../ui/fields';
+import { LengthField } from '../form/fields';
 import { useTerms } from '../ui/terms';
 import { Small, Title } from '../ui/text';
 

@@ -7,7 +7,7 @@ import {
 } from '@ogee/core/src/job';
 import { useHandling, useJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
-import { ChoiceField, LengthField, StepperField } from '../ui/fields';
+import { ChoiceField, LengthField, StepperField } from '../form/fields';
 import { Small, Title } from '../ui/text';
 import { Stock } from './stock-fields';
 

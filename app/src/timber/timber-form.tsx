@@ -3,7 +3,7 @@ import { angleWay } from '@ogee/core/src/wording';
 import { View } from 'react-native';
 import { useHandling, useJob, useProblems } from '../data/open-job';
 import { useRoof } from '../data/roof';
-import { ChoiceField, LengthField, StepperField } from '../ui/fields';
+import { ChoiceField, LengthField, StepperField } from '../form/fields';
 import { Small, Title } from '../ui/text';
 import { Fixings } from './fixings';
 import { PurlinsFields } from './purlins-fields';

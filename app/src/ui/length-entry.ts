@@ -8,7 +8,18 @@ import {
   splitImperial,
   type BareUnit,
 } from '@ogee/core/src/units';
-import type { Reading } from './entry';
+
+/** What was understood of what a person wrote, or why it was not. */
+export type Reading<T> =
+  | {
+      readonly ok: true;
+      readonly value: T;
+      /** What was understood, said back. */
+      readonly echo: string;
+      /** As it would be written. */
+      readonly written: string;
+    }
+  | { readonly ok: false; readonly text: string };
 
 type Display = Job['display'];
 

@@ -1,7 +1,7 @@
 import type { Vec3 } from '../geom';
 import type { Sentence } from '../sentence';
 import { middleOf } from './frame-on-site';
-import type { Placed } from './placed';
+import type { Placed } from './contact/placed';
 import type { FindingKind, FitProblem } from './report';
 
 /** What is wrong with one timber: how it lies to the roof, or what of it is missing. */

@@ -18,7 +18,7 @@ import {
   type Body,
   type Placed,
   type PlacedPlate,
-} from './placed';
+} from './contact/placed';
 
 /** All that the proof knows: the job's walls and roof planes, and the finished solids. */
 export interface FrameOnSite {

@@ -1,16 +1,16 @@
 import { v2, v3 } from '../geom';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { inMm, say } from '../sentence';
-import { gabletHeaders } from './lines/gablet-headers';
+import { gabletHeaders } from './headers/gablet-headers';
 import {
   dividerOf,
   headerAt,
   headerStrip,
   type HeaderPlace,
   type HeaderTheory,
-} from './lines/headers';
+} from './headers/headers';
 import { endsAgainst, turnsOf } from './rafters/kings';
-import { junctionsOf, linePlaces, supportingValley, type LinePlace } from './lines/line-places';
+import { junctionsOf, linePlaces, supportingValley, type LinePlace } from './site/line-places';
 import { setLines, withRafters, type SetLine } from './lines/set-lines';
 import { placeRafters, setRafter, type SetRafter } from './rafters/set-rafters';
 import { dividersOf, rafterSpans, type Divider, type Span } from './layout/spans';

@@ -1,8 +1,8 @@
 import { boxRound, SAME_POINT_MM, v2, v3, type Vec2, type Vec3, SAME_HEIGHT_MM } from '../geom';
 import { blocksAbout, LINE_TIMBER, roofAbout, type RoofOver, type Slope } from '../roof';
 import { plumbFrame, plumbKeep } from './member/board';
-import type { HeaderTheory } from './lines/headers';
-import type { LinePlace } from './lines/line-places';
+import type { HeaderTheory } from './headers/headers';
+import type { LinePlace } from './site/line-places';
 import {
   makeMember,
   axisOf,
@@ -14,7 +14,7 @@ import {
 import { overPlates, seatNotch } from './joint/plate-notches';
 import type { SetLine } from './lines/set-lines';
 import { startOf, type SetRafter } from './rafters/set-rafters';
-import { planPoint } from './layout/slope-plan';
+import { planPoint } from './site/slope-plan';
 import { cornersOf, solidOf } from './member/solid-of';
 import { cutsOf, type Strip } from './joint/strip';
 import { standsInFascia, tailCuts } from './eaves/tails';

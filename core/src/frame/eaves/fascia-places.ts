@@ -1,6 +1,6 @@
 import { intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../../geom';
 import type { RoofPlane, SideLine, SideRef, Slope } from '../../roof';
-import { onSlope, planPoint } from '../layout/slope-plan';
+import { onSlope, planPoint } from '../site/slope-plan';
 import { memberId } from '../member/member';
 import { heightOn, sideAt, slopeAt, type FasciaPlace, type Site } from '../site';
 

@@ -2,7 +2,7 @@ import { flip, halfSpace, v2, v3, type HalfSpace, type Vec2 } from '../../geom';
 import { heightAt, type RoofLine, type RoofPlane } from '../../roof';
 import { plumbFrame, plumbKeep } from '../member/board';
 import { fasciaAlong } from './fascia-places';
-import type { LinePlace } from '../lines/line-places';
+import type { LinePlace } from '../site/line-places';
 import type { CutName, EndCut, Member } from '../member/member';
 import { woodWithin } from '../member/solid-of';
 import type { PlanCut } from '../joint/strip';

@@ -1,6 +1,6 @@
 import { edgesOf, intervals, v2, type Interval, type Vec2 } from '../../geom';
 import { overOwnWalls, type Slope } from '../../roof';
-import { onSlope, planPoint } from './slope-plan';
+import { onSlope, planPoint } from '../site/slope-plan';
 import type { Site } from '../site';
 
 /** Stations this near are one. mm */

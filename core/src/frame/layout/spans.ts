@@ -7,10 +7,10 @@ import {
   type SideLine,
   type Slope,
 } from '../../roof';
-import type { LinePlace } from '../lines/line-places';
+import type { LinePlace } from '../site/line-places';
 import type { Kind } from '../../kinds';
 import { ledgerBefore } from '../walls/at-wall';
-import { onSlope, planPoint } from './slope-plan';
+import { onSlope, planPoint } from '../site/slope-plan';
 import { ACROSS, type Station } from './stations';
 import { blockAt, sideAt, slopeAt, standingAt, type Site } from '../site';
 

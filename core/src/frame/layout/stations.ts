@@ -1,9 +1,9 @@
 import { SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { SideLine, Slope } from '../../roof';
 import { besideEdges, between, SAME_STATION_MM } from './bays';
-import type { LineEnd, LinePlace } from '../lines/line-places';
-import { withTrimmers } from '../openings/trimmers';
-import { onSlope, planPoint } from './slope-plan';
+import type { LineEnd, LinePlace } from '../site/line-places';
+import { withTrimmers } from './trimmers';
+import { onSlope, planPoint } from '../site/slope-plan';
 import { blockAt, runFrom, sideAt, slopeAt, type Site } from '../site';
 
 /** A distance along a slope's eave at which a rafter's centre line stands. mm */

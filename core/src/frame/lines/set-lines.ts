@@ -1,7 +1,7 @@
 import { v2, v3, type Vec2 } from '../../geom';
 import { LINE_TIMBER, runsThrough } from '../../roof';
 import { plumbKeep } from '../member/board';
-import type { LineEnd, LinePlace } from './line-places';
+import type { LineEnd, LinePlace } from '../site/line-places';
 import type { CutAt } from '../member/member';
 import {
   clearOfAll,

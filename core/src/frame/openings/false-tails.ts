@@ -1,5 +1,5 @@
 import { v2, v3, type Vec3 } from '../../geom';
-import { onSlope, planPoint } from '../layout/slope-plan';
+import { onSlope, planPoint } from '../site/slope-plan';
 import { plumbKeep } from '../member/board';
 import { axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Pass } from '../pass';

@@ -1,7 +1,7 @@
 import type { Vec3 } from '../../geom';
 import type { Divider, Span } from '../layout/spans';
-import { planPoint } from '../layout/slope-plan';
-import type { HeaderPlace } from '../lines/headers';
+import { planPoint } from '../site/slope-plan';
+import type { HeaderPlace } from '../headers/headers';
 import { memberId } from '../member/member';
 import { heightOn, rafterStock, slopeAt, type OpeningPlace, type Site } from '../site';
 

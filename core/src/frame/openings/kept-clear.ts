@@ -2,7 +2,7 @@ import { listedKind } from '../../kinds';
 import { halfSpace, v2, v3, type HalfSpace } from '../../geom';
 import type { Problem } from '../../problem';
 import { say } from '../../sentence';
-import { planPoint } from '../layout/slope-plan';
+import { planPoint } from '../site/slope-plan';
 import { woodWithin } from '../member/solid-of';
 import type { Pass } from '../pass';
 import { slopeAt, type OpeningPlace, type Site } from '../site';

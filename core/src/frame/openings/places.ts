@@ -3,7 +3,7 @@ import type { Job } from '../../job';
 import { ok, refused, type Problem, type Result } from '../../problem';
 import { onSide, outside, type Roof, type Slope } from '../../roof';
 import { inMm, leastMm, mostMm, say } from '../../sentence';
-import { onSlope, planPoint } from '../layout/slope-plan';
+import { onSlope, planPoint } from '../site/slope-plan';
 import { rafterStock, type OpeningPlace } from '../site';
 
 type Opening = Job['openings'][number];

@@ -6,7 +6,7 @@ import { inMm, leastMm, say } from '../../sentence';
 import { isRafter, KINDS } from '../../kinds';
 import { cutBetween, gapsAlong } from '../joint/between';
 import { clashing, clearInSpace, facesOf } from '../joint/in-space';
-import { onSlope } from '../layout/slope-plan';
+import { onSlope } from '../site/slope-plan';
 import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import type { Added, Pass } from '../pass';
 import { blockAt, heightOn, sideAt, type Site } from '../site';

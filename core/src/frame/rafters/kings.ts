@@ -1,7 +1,7 @@
 import { v2, type Vec2 } from '../../geom';
 import { meetsRafters, kingStandsFirst, type SetLine } from '../lines/set-lines';
 import { topPoint, type RafterPlace } from './set-rafters';
-import type { LinePlace } from '../lines/line-places';
+import type { LinePlace } from '../site/line-places';
 import type { Site } from '../site';
 
 /** Between the hips that meet at a point, before the end of a ridge: from the plate, or from a valley below. */

@@ -4,7 +4,7 @@ import { plumbKeep } from '../member/board';
 import { isRafter, type Kind } from '../../kinds';
 import { memberId, type CutAt, type EndCut } from '../member/member';
 import { kindOf, type Span, type SpanEnd } from '../layout/spans';
-import { planPoint } from '../layout/slope-plan';
+import { planPoint } from '../site/slope-plan';
 import {
   clearOfAll,
   closeEnds,

@@ -1,6 +1,6 @@
 import { PARALLEL_SINE, v2, v3, type Vec2 } from '../../geom';
 import type { Slope } from '../../roof';
-import { planPoint } from '../layout/slope-plan';
+import { planPoint } from '../site/slope-plan';
 import type { Primary } from '../primary';
 import { startOf, type SetRafter } from '../rafters/set-rafters';
 import { heightOn, type Site } from '../site';

@@ -7,10 +7,10 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { ownHost, sameOrigin } from './routes/guard';
-import { jobRoutes } from './routes/jobs';
-import { logRoutes } from './routes/log';
+import { ROUTES } from './routes';
 import { openApiDocument } from './routes/openapi';
 import { answerRefusal, noSuchPlace } from './routes/refusal';
+import { served } from './routes/route';
 import type { JobStore } from './store/jobs';
 import type { LogStore } from './store/log';
 
@@ -93,7 +93,7 @@ export const createApp = ({ store, log, logger, web, names = [] }: Parts): Expre
     response.set('Cache-Control', 'no-store');
     next();
   });
-  app.use('/api/jobs', jobRoutes(store), logRoutes(log));
+  app.use(served(ROUTES, { store, log }));
   app.all('/api/{*splat}', noSuchPlace);
   if (web !== null && existsSync(join(web, 'index.html'))) serveWeb(app, web);
   app.use(noSuchPlace);

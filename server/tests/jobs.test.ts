@@ -6,6 +6,7 @@ import type { Express } from 'express';
 import type { Knex } from 'knex';
 import pino from 'pino';
 import request from 'supertest';
+import { ROUTES } from '../src/routes';
 import { createApp } from '../src/app';
 import { addSamples, SAMPLES } from '../src/demo';
 import { heronSlip } from '../src/demo/heron-slip';
@@ -253,7 +254,16 @@ describe('around the jobs', () => {
     const { body } = await request(app).get('/api/openapi.json').expect(200);
     const document = body as { openapi: string; paths: Record<string, object> };
     expect(document.openapi).toBe('3.1.0');
-    expect(Object.keys(document.paths)).toHaveLength(8);
+    const described = Object.entries(document.paths).flatMap(([path, methods]) =>
+      Object.keys(methods).map((method) => `${method} ${path}`),
+    );
+    expect(described.sort()).toEqual(ROUTES.map(({ method, path }) => `${method} ${path}`).sort());
+    // Each is served as it is described: none is answered by "there is nothing here".
+    for (const { method, path } of ROUTES) {
+      const url = path.replace('{id}', 'none').replace('{revision}', '1');
+      const answer = await request(app)[method](url).send({});
+      expect(JSON.stringify(answer.body)).not.toContain('there is nothing here');
+    }
     expect(JSON.stringify(document)).toContain('depthFraction');
   });
 

@@ -1,14 +1,20 @@
 import {
+  conflictSchema,
   createBodySchema,
+  jobListSchema,
+  jobSchema,
   labelBodySchema,
   readJob,
+  revisionListSchema,
   saveBodySchema,
+  storedJobSchema,
   type Job,
   type StoredJob,
 } from '@ogee/core';
-import { Router } from 'express';
-import type { JobStore, Saved } from '../store/jobs';
+import { z } from 'zod';
+import type { Saved } from '../store/jobs';
 import { badJob, checked, noSuchJob, refuse, Refusal } from './refusal';
+import { bad, body, json, missing, ofJob, ofRevision, taken, type Route } from './route';
 import { restoreBody, revisionNumber } from './schemas';
 
 const jobFrom = (data: unknown): Job => {
@@ -29,83 +35,195 @@ const settled = (saved: Saved, id: string): StoredJob => {
   });
 };
 
-/** Jobs, their revisions, and bringing back what was deleted. Described in docs/api.md. */
-export const jobRoutes = (store: JobStore): Router => {
-  const routes = Router();
+const noSuchRevision = (id: string, revision: number): Refusal =>
+  refuse(404, 'absent', 'revision', `there is no revision ${revision} of job ${id}`);
 
-  routes.get('/', async (request, response) => {
-    response.json({ jobs: await store.list(request.query['deleted'] === '1') });
-  });
+const conflict = json('Saved elsewhere meanwhile; `current` is what is there now.', conflictSchema);
 
-  routes.post('/', async (request, response) => {
-    const { job, id, entry, said } = checked(createBodySchema, request.body, 'body');
-    response.status(201).json(await store.create(jobFrom(job), { id, entry, said }));
-  });
-
-  routes.get('/:id', async (request, response) => {
-    const found = await store.read(request.params.id);
-    if (found === null) throw noSuchJob(request.params.id);
-    response.json(found);
-  });
-
-  routes.put('/:id', async (request, response) => {
-    const { id } = request.params;
-    const { revision, job, ...entry } = checked(saveBodySchema, request.body, 'body');
-    response.json(settled(await store.save(id, revision, jobFrom(job), entry), id));
-  });
-
-  routes.delete('/:id', async (request, response) => {
-    if (!(await store.setDeleted(request.params.id, true))) throw noSuchJob(request.params.id);
-    response.status(204).end();
-  });
-
-  routes.post('/:id/undelete', async (request, response) => {
-    const { id } = request.params;
-    if (!(await store.setDeleted(id, false))) throw noSuchJob(id);
-    response.json(await store.read(id));
-  });
-
-  routes.get('/:id/revisions', async (request, response) => {
-    const revisions = await store.revisions(request.params.id);
-    if (revisions === null) throw noSuchJob(request.params.id);
-    response.json({ revisions });
-  });
-
-  routes.get('/:id/revisions/:revision', async (request, response) => {
-    const { id } = request.params;
-    const revision = checked(revisionNumber, request.params.revision, 'revision');
-    const job = await store.readRevision(id, revision);
-    if (job === null)
-      throw refuse(404, 'absent', 'revision', `there is no revision ${revision} of job ${id}`);
-    response.json({ revision, job });
-  });
-
-  routes.put('/:id/revisions/:revision/label', async (request, response) => {
-    const { id } = request.params;
-    const revision = checked(revisionNumber, request.params.revision, 'revision');
-    const { label } = checked(labelBodySchema, request.body, 'body');
-    if (!(await store.nameRevision(id, revision, label)))
-      throw refuse(404, 'absent', 'revision', `there is no revision ${revision} of job ${id}`);
-    response.status(204).end();
-  });
-
-  routes.post('/:id/revisions/:revision/restore', async (request, response) => {
-    const { id } = request.params;
-    const wanted = checked(revisionNumber, request.params.revision, 'revision');
-    const { revision } = checked(restoreBody, request.body, 'body');
-    const job = await store.readRevision(id, wanted);
-    if (job === null)
-      throw refuse(404, 'absent', 'revision', `there is no revision ${wanted} of job ${id}`);
-    response.json(
-      settled(
-        await store.save(id, revision, job, {
-          restores: wanted,
-          said: `Restored revision ${wanted}`,
-        }),
-        id,
-      ),
-    );
-  });
-
-  return routes;
-};
+/** Jobs, their revisions, and bringing back what was deleted. */
+export const JOB_ROUTES: readonly Route[] = [
+  {
+    method: 'get',
+    path: '/api/jobs',
+    told: {
+      summary: 'All jobs, newest change first',
+      requestParams: { query: z.object({ deleted: z.literal('1').optional() }) },
+      responses: { '200': json('The jobs.', jobListSchema) },
+    },
+    answer:
+      ({ store }) =>
+      async (request, response) => {
+        response.json({ jobs: await store.list(request.query['deleted'] === '1') });
+      },
+  },
+  {
+    method: 'post',
+    path: '/api/jobs',
+    told: {
+      summary: 'A new job',
+      ...body(createBodySchema.extend({ job: jobSchema })),
+      responses: {
+        '201': json('Kept, at revision 1.', storedJobSchema),
+        '400': bad,
+        '409': taken,
+      },
+    },
+    answer:
+      ({ store }) =>
+      async (request, response) => {
+        const { job, id, entry, said } = checked(createBodySchema, request.body, 'body');
+        response.status(201).json(await store.create(jobFrom(job), { id, entry, said }));
+      },
+  },
+  {
+    method: 'get',
+    path: '/api/jobs/{id}',
+    told: {
+      summary: 'One job as it stands',
+      ...ofJob,
+      responses: { '200': json('The job.', storedJobSchema), '404': missing },
+    },
+    answer:
+      ({ store }) =>
+      async (request, response) => {
+        const found = await store.read(request.params.id);
+        if (found === null) throw noSuchJob(request.params.id);
+        response.json(found);
+      },
+  },
+  {
+    method: 'put',
+    path: '/api/jobs/{id}',
+    told: {
+      summary:
+        'Save over a revision; the former one is kept. A save sent again by the same entry is one; a change of display alone makes no revision',
+      ...ofJob,
+      ...body(saveBodySchema.extend({ revision: z.number().int(), job: jobSchema })),
+      responses: {
+        '200': json('Saved; the new revision.', storedJobSchema),
+        '400': bad,
+        '404': missing,
+        '409': conflict,
+      },
+    },
+    answer:
+      ({ store }) =>
+      async (request, response) => {
+        const { id } = request.params;
+        const { revision, job, ...entry } = checked(saveBodySchema, request.body, 'body');
+        response.json(settled(await store.save(id, revision, jobFrom(job), entry), id));
+      },
+  },
+  {
+    method: 'delete',
+    path: '/api/jobs/{id}',
+    told: {
+      summary: 'Delete; can be undone',
+      ...ofJob,
+      responses: { '204': { description: 'Deleted.' }, '404': missing },
+    },
+    answer:
+      ({ store }) =>
+      async (request, response) => {
+        if (!(await store.setDeleted(request.params.id, true))) throw noSuchJob(request.params.id);
+        response.status(204).end();
+      },
+  },
+  {
+    method: 'post',
+    path: '/api/jobs/{id}/undelete',
+    told: {
+      summary: 'Bring a deleted job back',
+      ...ofJob,
+      responses: { '200': json('The job.', storedJobSchema), '404': missing },
+    },
+    answer:
+      ({ store }) =>
+      async (request, response) => {
+        const { id } = request.params;
+        if (!(await store.setDeleted(id, false))) throw noSuchJob(id);
+        response.json(await store.read(id));
+      },
+  },
+  {
+    method: 'get',
+    path: '/api/jobs/{id}/revisions',
+    told: {
+      summary: 'Every revision, newest first',
+      ...ofJob,
+      responses: { '200': json('The revisions.', revisionListSchema), '404': missing },
+    },
+    answer:
+      ({ store }) =>
+      async (request, response) => {
+        const revisions = await store.revisions(request.params.id);
+        if (revisions === null) throw noSuchJob(request.params.id);
+        response.json({ revisions });
+      },
+  },
+  {
+    method: 'get',
+    path: '/api/jobs/{id}/revisions/{revision}',
+    told: {
+      summary: 'The job as it stood at a revision',
+      ...ofRevision,
+      responses: {
+        '200': json('The job.', z.object({ revision: z.number().int(), job: jobSchema })),
+        '404': missing,
+      },
+    },
+    answer:
+      ({ store }) =>
+      async (request, response) => {
+        const { id } = request.params;
+        const revision = checked(revisionNumber, request.params.revision, 'revision');
+        const job = await store.readRevision(id, revision);
+        if (job === null) throw noSuchRevision(id, revision);
+        response.json({ revision, job });
+      },
+  },
+  {
+    method: 'put',
+    path: '/api/jobs/{id}/revisions/{revision}/label',
+    told: {
+      summary: 'Name a revision, so that it is never thinned out',
+      ...ofRevision,
+      ...body(labelBodySchema),
+      responses: { '204': { description: 'Named.' }, '400': bad, '404': missing },
+    },
+    answer:
+      ({ store }) =>
+      async (request, response) => {
+        const { id } = request.params;
+        const revision = checked(revisionNumber, request.params.revision, 'revision');
+        const { label } = checked(labelBodySchema, request.body, 'body');
+        if (!(await store.nameRevision(id, revision, label))) throw noSuchRevision(id, revision);
+        response.status(204).end();
+      },
+  },
+  {
+    method: 'post',
+    path: '/api/jobs/{id}/revisions/{revision}/restore',
+    told: {
+      summary: 'Save an older revision as the newest',
+      ...ofRevision,
+      ...body(z.object({ revision: z.number().int() })),
+      responses: {
+        '200': json('Saved; the new revision.', storedJobSchema),
+        '404': missing,
+        '409': conflict,
+      },
+    },
+    answer:
+      ({ store }) =>
+      async (request, response) => {
+        const { id } = request.params;
+        const wanted = checked(revisionNumber, request.params.revision, 'revision');
+        const { revision } = checked(restoreBody, request.body, 'body');
+        const job = await store.readRevision(id, wanted);
+        if (job === null) throw noSuchRevision(id, wanted);
+        const entry = { restores: wanted, said: `Restored revision ${wanted}` };
+        response.json(settled(await store.save(id, revision, job, entry), id));
+      },
+  },
+];

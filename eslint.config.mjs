@@ -67,6 +67,36 @@ export default tseslint.config(
     },
   },
   {
+    // One ruler of slacks: `geom/tolerance.ts` names each by unit and purpose.
+    files: ['core/src/**/*.ts'],
+    // What is told, and steps that a guess is refined by, are no slacks.
+    ignores: [
+      'core/src/geom/tolerance.ts',
+      'core/src/sentence.ts',
+      'core/src/test-fit/rank.ts',
+      '**/tests/**',
+    ],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            'VariableDeclarator[id.name=/_(MM|MM2|MM3|SINE)$/] > Literal[value<=1][value>0]',
+          message: 'A slack is a mark of the ruler in geom/tolerance.ts.',
+        },
+        {
+          selector:
+            'VariableDeclarator[id.name=/_(ALONG|NEAR|SAME)|^(ALONG|NEAR|SAME)/] > Literal[value<=0.1][value>0]',
+          message: 'A slack is a mark of the ruler in geom/tolerance.ts.',
+        },
+        {
+          selector: 'BinaryExpression[operator=/^[<>]=?$/] > Literal[value>0][value<1]',
+          message: 'What is compared with is named: a slack by the ruler in geom/tolerance.ts.',
+        },
+      ],
+    },
+  },
+  {
     // The elements of the 3D scene are not of the DOM.
     files: ['app/src/draw/frame/frame-3d.tsx'],
     rules: { 'react/no-unknown-property': 'off' },

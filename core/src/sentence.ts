@@ -62,14 +62,14 @@ const lengthTold = (value: Extract<Measure, { mm: number }>, reader: Reader): st
   const ticks = ROUND[value.rounded](value.mm / tick + slack) + 0;
   if (!imperial) return `${Number((ticks * tick).toFixed(value.places))} mm`;
   // Nothing at all is no thousandths.
-  return Math.abs(value.mm) < tick && Math.abs(value.mm) > NOTHING_MM
+  return Math.abs(value.mm) < tick && Math.abs(value.mm) > LEAST_TOLD_MM
     ? formatLength(value.mm, { style: 'decimal-inches', places: 3 })
     : formatLength(ticks * tick, lengthFormat(reader));
 };
 
 const SLACK_TICKS = 1e-6;
 /** Less than half a thousandth of an inch. mm */
-const NOTHING_MM = 0.01;
+const LEAST_TOLD_MM = 0.01;
 
 const told = (value: Sentence['values'][number], reader: Reader): string => {
   if (typeof value !== 'object') return String(value);

@@ -1,5 +1,5 @@
 import type { Member } from '../frame';
-import { v2, v3 } from '../geom';
+import { SLACK_MM, v2, v3 } from '../geom';
 import type { Job } from '../job';
 import { purlinRows, purlinsOn, type Roof } from '../roof';
 import { isRafter, isRow } from '../kinds';
@@ -17,7 +17,7 @@ const markOn = (
 };
 
 /** A purlin's line this near a row's is the row's. mm */
-const ON_ROW_MM = 1;
+const ON_ROW_MM = SLACK_MM.nothing;
 
 /**
  * Where purlins over or between the rafters are marked: up each rafter from the tail's top corner, and down a roofing

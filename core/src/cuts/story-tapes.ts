@@ -1,5 +1,5 @@
 import { crossingOf, isOneTimber, planLine, type Member } from '../frame';
-import { SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
+import { SLACK_SINE, SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
 import { isRafter } from '../kinds';
 import type { BlockRoof, Roof, SideLine } from '../roof';
 import { markOf } from './marks';
@@ -8,7 +8,7 @@ import type { CutListEntry, RunningMarks } from './model';
 type Mark = RunningMarks['at'][number];
 
 /** A timber nearer to a tape's own direction than this, as a sine, has no mark on it. */
-const ALONG = 0.05;
+const ALONG = SLACK_SINE.runs;
 /** A tie that ends this far from a wall's outside face does not lie on its plate. mm */
 const ON_PLATE_MM = 60;
 

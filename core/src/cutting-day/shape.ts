@@ -1,4 +1,6 @@
 import {
+  SLACK_MM,
+  SLACK_MM2,
   area2,
   clipConvex,
   SAME_POINT_MM,
@@ -17,11 +19,11 @@ export interface Faces {
 }
 
 /** A piece that is off by less serves: a saw's own slack. mm */
-export const SERVES_MM = 1;
+export const SERVES_MM = SLACK_MM.nothing;
 /** Ways of laying one on the other that differ by less are one. mm */
-const SAME_SHIFT_MM = 0.2;
+const SAME_SHIFT_MM = SLACK_MM.true;
 /** What sticks out by less than this of area is rounding. mm² */
-const NOTHING_MM2 = 1;
+const NOTHING_MM2 = SLACK_MM2.nothing;
 
 export const facesOf = ({ left, right }: BoardDrawing | SawnPiece): Faces => ({ left, right });
 

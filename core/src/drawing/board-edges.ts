@@ -1,15 +1,15 @@
-import { v3, type ConvexSolid, type Vec3 } from '../geom';
+import { SLACK_MM, v3, type ConvexSolid, type Vec3 } from '../geom';
 
 /** A straight edge of a sawn board. mm */
 export type Edge = readonly [Vec3, Vec3];
 
 /** Round an edge, the wood is looked for at so many places, this far off it. mm */
 const PLACES = 24;
-const AWAY_MM = 0.7;
+const AWAY_MM = SLACK_MM.beside;
 /** As many of them in the wood as this, by half: the surface runs on there, within some 15°. */
 const FLAT = PLACES / 2;
 /** Points nearer than this are one. mm */
-const ONE_MM = 0.05;
+const ONE_MM = SLACK_MM.place;
 
 interface Planed {
   readonly edges: readonly Edge[];
@@ -85,8 +85,7 @@ const parted = ([p, q]: Edge, corners: readonly Vec3[]): Edge[] => {
 const isEdge = ([p, q]: Edge, pieces: readonly Planed[]): boolean => {
   const middle = v3.lerp(p, q, 0.5);
   const way = v3.unit(v3.sub(q, p));
-  const aside: Vec3 = Math.abs(way[2]) < 0.7 ? [0, 0, 1] : [1, 0, 0];
-  const right = v3.unit(v3.cross(way, aside));
+  const right = v3.unit(v3.cross(way, v3.aside(way)));
   const up = v3.cross(right, way);
   let inside = 0;
   for (let k = 0; k < PLACES; k += 1) {

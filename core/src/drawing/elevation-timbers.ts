@@ -1,6 +1,6 @@
 import { cornersOf, type Member } from '../frame';
 import { listedKind } from '../kinds';
-import { planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { SLACK_SINE, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
 import type { Roof } from '../roof';
 import type { Panel } from './panel';
 
@@ -63,7 +63,7 @@ const carriedAt = (
 };
 
 /** A timber nearer to a slope's plane than this, as a sine, lies in it. */
-const ALONG = 0.05;
+const ALONG = SLACK_SINE.runs;
 /** How far a roof may hang over its walls. mm */
 const OUT_MM = 1500;
 

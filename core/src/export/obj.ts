@@ -1,8 +1,11 @@
 import { solidOf, type Member } from '../frame';
-import { toWorld } from '../geom';
+import { SAME_POINT_MM, toWorld } from '../geom';
+
+/** What six decimals write as nought. mm */
+const NOUGHT_MM = SAME_POINT_MM / 2;
 
 /** Six decimals of a millimetre, without a negative nought. */
-const fixed = (value: number): string => (Math.abs(value) < 5e-7 ? 0 : value).toFixed(6);
+const fixed = (value: number): string => (Math.abs(value) < NOUGHT_MM ? 0 : value).toFixed(6);
 
 /**
  * Wavefront OBJ: one object a member, named by its mark and id, in mm, z up. A notched board is two convex pieces of

@@ -1,5 +1,5 @@
 import { crossingOf, type Member } from '../frame';
-import { v2, v3 } from '../geom';
+import { SLACK_SINE, SLACK_MM, v2, v3 } from '../geom';
 import type { Job } from '../job';
 import { cutJoints, type Joint } from './joints';
 import { ruleOf } from './rules';
@@ -39,7 +39,7 @@ const hungOn = (carrier: Member, { member, at }: Joint): Hung | null => {
 };
 
 /** A timber nearer to its carrier's own direction than this, as a sine, is none that hangs on it. */
-const ALONG = 0.2;
+const ALONG = SLACK_SINE.across;
 
 /**
  * Hangers that cannot both be fixed: on one face of a carrier, the two timbers nearer than their flanges are wide.
@@ -69,4 +69,4 @@ export const clashesOf = (job: Job, members: readonly Member[]): Clash[] => {
 };
 
 /** Nearer than this two timbers lie side by side and hang in one hanger. mm */
-const SIDE_BY_SIDE_MM = 1;
+const SIDE_BY_SIDE_MM = SLACK_MM.nothing;

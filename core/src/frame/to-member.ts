@@ -1,4 +1,13 @@
-import { boxRound, SAME_POINT_MM, v2, v3, type Vec2, type Vec3, SAME_HEIGHT_MM } from '../geom';
+import {
+  SLACK_MM,
+  boxRound,
+  SAME_POINT_MM,
+  v2,
+  v3,
+  type Vec2,
+  type Vec3,
+  SAME_HEIGHT_MM,
+} from '../geom';
 import { blocksAbout, LINE_TIMBER, roofAbout, type RoofOver, type Slope } from '../roof';
 import { plumbFrame, plumbKeep } from './member/board';
 import type { HeaderTheory } from './headers/headers';
@@ -22,7 +31,7 @@ import { heightOn, rafterStock, sideAt, slopeAt, stockOf, type Site } from './si
 import { fitTop, lineFrame, planesOf } from './lines/line-frame';
 
 /** A corner that stands above the roof by less than this is left. mm */
-const PLANED_MM = 0.01;
+const PLANED_MM = SLACK_MM.rounding;
 /** A board's corner can reach over this many other slopes at most, where hips run together. */
 const MOST_PLANED = 6;
 

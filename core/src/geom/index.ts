@@ -71,4 +71,8 @@ export {
   MEETS_SINE,
   SAME_HEIGHT_MM,
   TOUCHING_MM2,
+  SLACK_MM,
+  SLACK_MM2,
+  SLACK_MM3,
+  SLACK_SINE,
 } from './tolerance';

@@ -45,3 +45,54 @@ export const FIT_IN_PLATE_MM3 = 20;
 
 /** How far a top edge may stand above its roof plane. mm */
 export const FIT_PROUD_MM = 0.1;
+
+/** Named marks, none of which ever changes. */
+const ruler = <Name extends string>(
+  marks: Readonly<Record<Name, number>>,
+): Readonly<Record<Name, number>> => Object.freeze(marks);
+
+/**
+ * How far two lengths may differ and still be one, by what they are: a ruler, finest first. Each place names the mark that
+ * says what it compares, and why; nowhere else does a slack stand as a bare number (the linter finds one). The proof and
+ * the framer take the same mark, unless the place says why not. mm
+ */
+export const SLACK_MM = ruler({
+  /** Planes of the roof that are one. */
+  plane: 1e-4,
+  /** On an edge, in a face: what clipping leaves. */
+  edge: 1e-3,
+  /** Places worked out by one way: rounding alone. */
+  rounding: 0.01,
+  /** Stations of one layout, stepped from either end. */
+  layout: 0.02,
+  /** Places worked out by two ways, a cut plane and a line in plan. */
+  place: 0.05,
+  /** A joint shut: under the width of a saw line. */
+  shut: 0.1,
+  /** What stands true by eye and square. */
+  true: 0.2,
+  /** Beside, under, at: less than anything sawn. */
+  beside: 0.5,
+  /** What no tape shows and no saw cuts: shorter is nothing. */
+  nothing: 1,
+});
+
+/** Areas that are none. mm² */
+export const SLACK_MM2 = ruler({ rounding: 1e-6, nothing: 1 });
+
+/** Wood that is none: what a cut leaves of rounding. mm³ */
+export const SLACK_MM3 = ruler({ nothing: 1 });
+
+/** How far directions may part and still run one way, as sines, by what is compared. */
+export const SLACK_SINE = ruler({
+  /** Lines of walls, which a job gives to the millimetre. */
+  wall: 1e-3,
+  /** Boards that lie beside each other. */
+  along: 0.02,
+  /** A face and its own board's direction: under it a side or an edge, over it an end. */
+  side: 0.03,
+  /** What crosses a tape or a plate, and what runs on beside it. */
+  runs: 0.05,
+  /** What comes against a board's side, and what runs beside it. */
+  across: 0.2,
+});

@@ -26,3 +26,12 @@ export const unit = (a: Vec3): Vec3 => {
 
 /** Seen from above: the point without its height. */
 export const inPlan = (p: Vec3): Vec2 => [p[0], p[1]];
+
+/** A direction no steeper than this, as a cosine, has a sound cross product with the plumb. */
+const STEEP = 0.7;
+
+/** An axis of the world that a unit direction does not run along: to make two square to it. */
+export const aside = (direction: Vec3): Vec3 => {
+  const plumb: Vec3 = [0, 0, 1];
+  return Math.abs(direction[2]) < STEEP ? plumb : [1, 0, 0];
+};

@@ -65,7 +65,7 @@ const checkOutline = (block: Block, path: string): Problem[] => {
 /** A break this near to the next, or to the plate, leaves no rafter between them. mm */
 const LEAST_BAND_MM = 300;
 /** Pitches that differ by less than this make no break. rad */
-const SAME_PITCH = 0.002;
+const LEAST_BREAK_RAD = 0.002;
 
 /** The breaks in pitch of one side: in order up the slope, and steeper only at the lowest. */
 const checkBreaks = (block: Block, path: string): Problem[] =>
@@ -83,7 +83,7 @@ const checkBreaks = (block: Block, path: string): Problem[] =>
         const text = say`the break is ${inMm(at - from, 1)} in from ${what}; accepted is at least ${leastMm(LEAST_BAND_MM)}, so that rafters stand between`;
         return [{ code: 'size', path: `${field}.at`, text }];
       }
-      if (Math.abs(below - was) < SAME_PITCH) {
+      if (Math.abs(below - was) < LEAST_BREAK_RAD) {
         const text = say`the pitch above the break is the one below it; accepted is another pitch`;
         return [{ code: 'size', path: `${field}.pitch`, text }];
       }

@@ -1,3 +1,4 @@
+import { SLACK_MM } from '../geom';
 import type { Member } from '../frame';
 import type { Job } from '../job';
 import type { Roof } from '../roof';
@@ -66,7 +67,7 @@ const crosswise = (roof: Roof): Sentence[] =>
   );
 
 /** Diagonals that differ by less are told as one. mm */
-const EQUAL_MM = 0.5;
+const EQUAL_MM = SLACK_MM.beside;
 
 const SAID: Readonly<Record<Phase, Sayer>> = {
   sleepers: () => ({

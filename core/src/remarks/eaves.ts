@@ -1,4 +1,4 @@
-import { SAME_HEIGHT_MM } from '../geom';
+import { SLACK_MM, SAME_HEIGHT_MM } from '../geom';
 import { memberId, offSquareGables } from '../frame';
 import { clearanceOf } from '../job';
 import { inMm, say } from '../sentence';
@@ -9,7 +9,7 @@ import { caution, note, type Remark, type Subject } from './remark';
 const USUAL_LADDER_MM = 305;
 
 /** What is cleared by less than this under nothing touches: rounding. mm */
-const CLEAR_MM = 0.01;
+const CLEAR_MM = SLACK_MM.rounding;
 
 const eaves = (roof: Roof): { fall: number; line: SideLine; block: string }[] =>
   roof.slopes.flatMap(({ sides }) =>

@@ -1,10 +1,12 @@
-import { v2, v3 } from '../geom';
+import { SLACK_MM, v2, v3 } from '../geom';
 import { MOST_SPACER_MM, type Member } from '../frame';
 import { inMm, say } from '../sentence';
 import { caution, type Remark, type Subject } from './remark';
 
+/** Two that stand squarer to each other than this, as a cosine, are square. */
+const SQUARE = 0.99;
 /** A gap under this is none. mm */
-const FLAT_MM = 0.5;
+const FLAT_MM = SLACK_MM.beside;
 
 /** The gap between a rafter's face and that of the joist nearest to it that runs the same way over its plate. mm */
 const gapTo = (rafter: Member, joists: readonly Member[]): number => {
@@ -14,7 +16,7 @@ const gapTo = (rafter: Member, joists: readonly Member[]): number => {
     .filter(
       (joist) =>
         joist.block === block &&
-        Math.abs(v3.dot(joist.frame.a, v3.cross(frame.s, [0, 0, 1]))) > 0.99,
+        Math.abs(v3.dot(joist.frame.a, v3.cross(frame.s, [0, 0, 1]))) > SQUARE,
     )
     .map((joist) => {
       const off = v2.dot(v2.sub(v3.inPlan(joist.frame.origin), v3.inPlan(frame.origin)), aside);

@@ -1,5 +1,5 @@
 import { notchPlumbDepth } from '../cuts';
-import { planeAt, SAME_POINT_MM, v2, v3, type Vec3 } from '../geom';
+import { SLACK_MM, planeAt, SAME_POINT_MM, v2, v3, type Vec3 } from '../geom';
 import { bellyOf, type Member } from '../frame';
 import { KINDS } from '../kinds';
 import { loweredSquare, runOfSide } from '../roof';
@@ -8,9 +8,9 @@ import { caution, note, type Remark, type Subject } from './remark';
 import { USUAL_NOTCH_SHARE } from './seats';
 
 /** A hip's line this near a purlin's end, in plan, runs through it. mm */
-const ON_LINE_MM = 0.5;
+const ON_LINE_MM = SLACK_MM.beside;
 /** A hip that hangs this near the purlins needs no packing: rounding. mm */
-const TOUCHES_MM = 0.5;
+const TOUCHES_MM = SLACK_MM.beside;
 
 /** Plumb, from the point where two purlins meet up to the belly of the hip over it. mm */
 const clearUnder = (hip: Member, p: Vec3): number => {

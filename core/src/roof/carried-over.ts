@@ -1,4 +1,4 @@
-import { v2, type Vec2 } from '../geom';
+import { SLACK_MM, v2, type Vec2 } from '../geom';
 import { heightAt, planeOver } from './bands';
 import { enclosed, type LoneBlock } from './block-roof';
 import { joinedUp, type SideLine } from './side-lines';
@@ -7,9 +7,9 @@ import { outside } from './surface';
 /** Along an open end the two roofs are compared in so many places. */
 const LOOKS = 64;
 /** A roof that stands above another by less is hidden in it. mm */
-const SHOWS_MM = 0.1;
+const SHOWS_MM = SLACK_MM.shut;
 /** A point this little outside a wall is in it. mm */
-const IN_WALL_MM = 1;
+const IN_WALL_MM = SLACK_MM.nothing;
 
 const heightOver = ({ bands }: LoneBlock, p: Vec2): number => {
   const plane = planeOver(bands, p);

@@ -1,4 +1,12 @@
-import { clipConvex, edgesOf, subtractConvex, v2, type ConvexBound, type Vec2 } from '../geom';
+import {
+  SLACK_MM,
+  clipConvex,
+  edgesOf,
+  subtractConvex,
+  v2,
+  type ConvexBound,
+  type Vec2,
+} from '../geom';
 import type { Job } from '../job';
 import { heightAt, kicksOut } from './bands';
 import { facesOf, standsAbove } from './block-roof';
@@ -62,7 +70,7 @@ const leastClear = ({ planes }: Cover, plane: RoofPlane, points: readonly Vec2[]
   Math.min(...points.flatMap((p) => planes.map((one) => heightAt(one, p) - heightAt(plane, p))));
 
 /** A wall that stands to within this of its corner stands to the corner. mm */
-const AT_CORNER_MM = 1;
+const AT_CORNER_MM = SLACK_MM.nothing;
 
 /** A convex part of the plan. */
 type Region = readonly ConvexBound<Carrier>[];

@@ -1,4 +1,5 @@
 import {
+  SLACK_MM,
   SAME_HEIGHT_MM,
   chordOf,
   intervals,
@@ -14,7 +15,7 @@ import type { BlockRoof, Carrier, Fold, LineKind, RoofBorder, RoofPiece, Slope }
 import type { SideLine } from './side-lines';
 
 /** Two stretches of one line this near are one stretch; one shorter than this is no edge. mm */
-const NEAR_MM = 1e-3;
+const NEAR_MM = SLACK_MM.edge;
 
 type Falls = Pick<Slope, 'plane' | 'along'>;
 

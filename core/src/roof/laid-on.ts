@@ -1,4 +1,4 @@
-import { clipConvex, insideBy, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
+import { SLACK_MM, clipConvex, insideBy, v2, v3, type Plane, type Vec2, type Vec3 } from '../geom';
 import type { Job, PartOfJob } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { inMm, say } from '../sentence';
@@ -20,13 +20,13 @@ import { outside, roofOver } from './surface';
 
 const DECK: Carrier = { of: 'deck' };
 /** What stands above the sheathing by less comes down on it. mm */
-const ON_DECK_MM = 1e-3;
+const ON_DECK_MM = SLACK_MM.edge;
 /** A chalk line shorter than this lays nothing on. mm */
 const LEAST_CHALK_MM = 300;
 /** Two eaves that part by less than this plane into each other. mm */
 const PLANES_IN_MM = 60;
 /** How far inside a slope's edge a chalk line keeps. mm */
-const WITHIN_MM = 1;
+const WITHIN_MM = SLACK_MM.nothing;
 
 const above = (deck: Plane, [x, y, z]: Vec3): number => z - heightAt({ plane: deck }, [x, y]);
 

@@ -1,3 +1,4 @@
+import { SLACK_MM } from '../geom';
 import { isRectangle, resized, standingOn, wallLengths, withStanding, type Job } from '../job';
 import type { Problem } from '../problem';
 import { inMm, leastMm, mostMm, say, type Measure, type Sentence } from '../sentence';
@@ -6,7 +7,7 @@ import { workOutRoof } from './work-out';
 /** Sizes are looked for as far from the one that is refused. mm */
 const LOOKED_MM = 200;
 /** Sizes nearer to each other are the same one. mm */
-const SAME_SIZE_MM = 0.01;
+const SAME_SIZE_MM = SLACK_MM.rounding;
 /** Each try works a whole roof out: of more parts than these nothing is looked for. */
 const MOST_PARTS = 4;
 /** So many ways out are told. */

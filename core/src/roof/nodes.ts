@@ -1,10 +1,10 @@
-import { v2, v3, type Vec2, type Vec3 } from '../geom';
+import { SLACK_MM, v2, v3, type Vec2, type Vec3 } from '../geom';
 import type { Fold, RoofLine } from './model';
 
 /** Two ends of lines this near in plan meet in one point. mm */
-const NODE_MM = 0.05;
+const NODE_MM = SLACK_MM.place;
 /** Ends that part in height by more than this meet in plan alone: one roof passes over another. mm */
-const LEVEL_MM = 1;
+const LEVEL_MM = SLACK_MM.nothing;
 /** Lines nearer to one direction than this do not cross, as a sine. */
 const CROSSES = 1e-6;
 

@@ -1,4 +1,6 @@
 import {
+  SLACK_MM,
+  SLACK_SINE,
   clipConvex,
   intervals,
   v2,
@@ -23,13 +25,13 @@ export interface Plate extends SideRef {
 }
 
 /** A wall this near another block's is in it. mm */
-const IN_LINE_MM = 1;
+const IN_LINE_MM = SLACK_MM.nothing;
 /** Walls nearer to one direction than this run along each other, as a sine. */
-const ALONG = 1e-3;
+const ALONG = SLACK_SINE.wall;
 /** A wall whose eave another block's roof overtops by less than this still stands. mm */
-const COVERED_MM = 0.01;
+const COVERED_MM = SLACK_MM.rounding;
 /** Shorter stretches of wall carry nothing. mm */
-const LEAST_STRETCH_MM = 1;
+const LEAST_STRETCH_MM = SLACK_MM.nothing;
 /** Where the job names no plate. mm */
 const USUAL_PLATE_MM = { width: 100, thickness: 38 } as const;
 

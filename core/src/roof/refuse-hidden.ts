@@ -1,4 +1,4 @@
-import { SAME_POINT_MM, v2, v3, type Vec3 } from '../geom';
+import { SLACK_MM, SAME_POINT_MM, v2, v3, type Vec3 } from '../geom';
 import type { Job } from '../job';
 import type { Problem } from '../problem';
 import { inMm, say } from '../sentence';
@@ -8,7 +8,7 @@ import { standingWall } from './plates';
 import { notYet } from './refusal';
 
 /** The least of a wall that stands for an eave to be one. mm */
-const SHOWS_MM = 1;
+const SHOWS_MM = SLACK_MM.nothing;
 
 /** An eave whose roof shows nowhere, or a whole block under another's roof. */
 export const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): Problem[] =>

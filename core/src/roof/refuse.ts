@@ -1,5 +1,5 @@
 import type { SideLine } from './side-lines';
-import { edgesOf, SAME_POINT_MM, v2, v3, type Vec2, SAME_WAY_SINE } from '../geom';
+import { SLACK_MM, edgesOf, SAME_POINT_MM, v2, v3, type Vec2, SAME_WAY_SINE } from '../geom';
 import type { Job } from '../job';
 import type { Problem } from '../problem';
 import { inMm, leastMm, say } from '../sentence';
@@ -167,7 +167,7 @@ const backToBack = (job: Job, { blocks }: Roof): Problem[] => {
 };
 
 /** A lean-to that overtops the eave it leans against by less comes to its height. mm */
-const ABOVE_EAVE_MM = 1;
+const ABOVE_EAVE_MM = SLACK_MM.nothing;
 
 /** The high side of a lean-to that stands above the roof it leans against: water would run in behind it. */
 const aboveTheEave = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Problem[] =>

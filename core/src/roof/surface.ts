@@ -1,4 +1,5 @@
 import {
+  SLACK_MM,
   boxesMeet,
   boxRound,
   clipConvex,
@@ -96,7 +97,7 @@ export const roofAbout = (
 };
 
 /** A point this near a block's edge is on it. mm */
-const REACH_MM = 1e-3;
+const REACH_MM = SLACK_MM.edge;
 
 /** The slope that comes down to a side's eave; of several bands the lowest. */
 export const eaveSlope = (
@@ -109,7 +110,7 @@ export const eaveSlope = (
   );
 
 /** A point of a roof this near a wall's face lies over it. mm */
-const OVER_WALL_MM = 0.01;
+const OVER_WALL_MM = SLACK_MM.rounding;
 
 /**
  * Where the roof of a block comes over the outside face of one of its own walls, slope by slope: the corners of what

@@ -1,4 +1,4 @@
-import { clipConvex, v2, v3, type Vec2, PARALLEL_SINE } from '../geom';
+import { SLACK_MM, clipConvex, v2, v3, type Vec2, PARALLEL_SINE } from '../geom';
 import { partOfJob, type Job, type PartOfJob } from '../job';
 import { ok, refused, type Result } from '../problem';
 import { heightAt } from './bands';
@@ -25,7 +25,7 @@ import { saddlesOn } from './saddles';
 import type { SideLine } from './side-lines';
 
 /** Planes of one direction that part by less are one slope. mm */
-const SAME_PLANE_MM = 1e-4;
+const SAME_PLANE_MM = SLACK_MM.plane;
 
 /** Gathers the planes of all blocks into slopes: sides that lie in one plane make one slope. */
 const gather = (lone: readonly LoneBlock[]): { blocks: BlockRoof[]; sides: RoofPlane[][] } => {

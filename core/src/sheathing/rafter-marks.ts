@@ -1,4 +1,4 @@
-import { v2, type Vec2 } from '../geom';
+import { SLACK_MM, v2, type Vec2 } from '../geom';
 import type { LaidSheet } from './sheets';
 
 /** A rafter's centre line on a slope laid flat: u along the eave, v up it, mm. */
@@ -10,7 +10,7 @@ export interface RafterLine {
 /** A rafter that lies under less of a sheet than this, up the slope, takes no nails of it. mm */
 const LEAST_UNDER_MM = 50;
 /** Rafters lie straight up the slope, to rounding; hips and valleys do not. */
-const STRAIGHT_MM = 1;
+const STRAIGHT_MM = SLACK_MM.nothing;
 
 /** Where the rafters' centres are marked along a sheet, from its left edge as seen from the eave. mm */
 export const rafterMarks = ({ u, v }: LaidSheet, rafters: readonly RafterLine[]): number[] =>

@@ -1,4 +1,4 @@
-import { commonConvex } from '../geom';
+import { SLACK_MM, commonConvex } from '../geom';
 import type { Job } from '../job';
 import type { SheathedSlope } from './sheathed';
 import { boxOf, rectangle } from './sheets';
@@ -15,7 +15,7 @@ export interface RoofingSlope {
 }
 
 /** Less than this of a sheet is rounding. mm */
-const ROUNDING_MM = 0.5;
+const ROUNDING_MM = SLACK_MM.beside;
 
 /** How many sheets a slope takes, each as long as its own strip of the slope and the overhang; none where none is given. */
 export const roofingOn = (

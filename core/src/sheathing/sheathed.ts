@@ -1,4 +1,13 @@
-import { area2, edgesOf, subtractConvex, v2, v3, type TaggedPolygon, type Vec2 } from '../geom';
+import {
+  SLACK_MM2,
+  area2,
+  edgesOf,
+  subtractConvex,
+  v2,
+  v3,
+  type TaggedPolygon,
+  type Vec2,
+} from '../geom';
 import type { Roof, RoofLine, Slope } from '../roof';
 import { degrees } from '../units';
 
@@ -22,7 +31,7 @@ export interface SheathedEdge {
 }
 
 /** Less than this of a slope is none. mm² */
-const LEAST_MM2 = 1;
+const LEAST_MM2 = SLACK_MM2.nothing;
 
 /** A point of the plan on a slope laid flat: along its eave, and up it. mm */
 export const inPlane = ({ along, uphill, slopeRad }: Slope, p: Vec2): Vec2 => [

@@ -1,4 +1,4 @@
-import { area2, commonConvex, type Vec2 } from '../geom';
+import { SLACK_MM, area2, commonConvex, type Vec2 } from '../geom';
 import type { SheathedSlope } from './sheathed';
 
 /** One sheet, or a part of one, where it lies on a slope: u along the eave, v up it, mm. */
@@ -25,7 +25,7 @@ const LEAST_MM2 = 100;
 /** Offcuts smaller than this, either way, are not kept. mm */
 const LEAST_OFFCUT_MM = 300;
 /** A part this near a whole sheet is one: rounding. mm */
-const WHOLE_MM = 0.5;
+const WHOLE_MM = SLACK_MM.beside;
 
 type Size = readonly [along: number, up: number];
 

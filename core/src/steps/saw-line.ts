@@ -1,4 +1,4 @@
-import { halfSpaceToLocal, type HalfSpace, type Vec3 } from '../geom';
+import { SAME_WAY_SINE, SLACK_MM, halfSpaceToLocal, type HalfSpace, type Vec3 } from '../geom';
 import type { Member } from '../frame';
 import { degrees } from '../units';
 import type { EdgePoint, SawLine, SquarePair } from './model';
@@ -15,9 +15,9 @@ export interface Blank {
 }
 
 /** A line this little past an edge comes to it: rounding. mm */
-const AT_EDGE_MM = 0.01;
+const AT_EDGE_MM = SLACK_MM.rounding;
 /** A direction this near level or plumb is level or plumb, as a sine. */
-const NEAR = 1e-6;
+const NEAR = SAME_WAY_SINE;
 /** Under this a saw stands upright and a line square across: less than any protractor shows. Degrees */
 const UPRIGHT_DEG = 1e-3;
 

@@ -6,9 +6,12 @@ type Display = Job['display'];
 
 const trim = (value: number): string => String(Number(value.toFixed(2)));
 
+/** Less than is written of an angle is none. Degrees */
+const LEAST_DEG = 0.005;
+
 /** The line on the wide face, as the person reads angles: the square's pair, or degrees. */
 export const faceSetting = (cut: CutEntry, display: Display): string => {
-  if (cut.faceAngle < 0.005) return 'square across';
+  if (cut.faceAngle < LEAST_DEG) return 'square across';
   if (display.pitch === 'in12' && cut.square !== null) {
     return `${trim(cut.square.rise)} / ${trim(cut.square.run)}`;
   }
@@ -18,7 +21,7 @@ export const faceSetting = (cut: CutEntry, display: Display): string => {
 /** 90 − x: the one people mix up, always shown small beside. */
 export const complement = (deg: number): string => formatDegrees(90 - deg);
 
-export const isTilted = (cut: CutEntry): boolean => cut.faceTilt > 0.005;
+export const isTilted = (cut: CutEntry): boolean => cut.faceTilt > LEAST_DEG;
 
 /** A row's worth of angles: the upper cut, and the first end, from the upper down, that wants the saw tilted. */
 export const angleSummary = (cuts: readonly CutEntry[], display: Display): string => {

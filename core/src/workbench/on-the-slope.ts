@@ -1,3 +1,4 @@
+import { SAME_POINT_MM } from '../geom';
 import { degrees, radians } from '../units';
 
 /** The slope from two levels over a distance, degrees; less than 0 where it falls. */
@@ -16,7 +17,7 @@ export interface Stepping {
 }
 
 /** A run that misses a whole step by less is one. mm */
-const WHOLE_MM = 1e-6;
+const WHOLE_MM = SAME_POINT_MM;
 
 /**
  * @param run of the rafter, mm

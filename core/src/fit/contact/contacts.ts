@@ -1,4 +1,13 @@
-import { area2, commonConvex, planeAt, v3, FIT_GAP_MM, type Vec2, type Vec3 } from '../../geom';
+import {
+  SLACK_MM2,
+  area2,
+  commonConvex,
+  planeAt,
+  v3,
+  FIT_GAP_MM,
+  type Vec2,
+  type Vec3,
+} from '../../geom';
 import { NEAR_MM, type Neighbours } from './neighbours';
 import type { Body, PlacedFace, PlacedPiece } from './placed';
 
@@ -18,7 +27,7 @@ export interface Contact<B extends Body = Body> {
 /** Faces turned from each other by more than this were not meant to touch: 8°. */
 const FACING = -Math.cos((8 * Math.PI) / 180);
 /** A common area smaller than this is an edge. mm² */
-const LEAST_AREA_MM2 = 1;
+const LEAST_AREA_MM2 = SLACK_MM2.nothing;
 
 interface FlatFace {
   readonly right: Vec3;
@@ -27,8 +36,7 @@ interface FlatFace {
 }
 
 const flatOf = ({ plane: { normal }, points }: PlacedFace): FlatFace => {
-  const aside: Vec3 = Math.abs(normal[2]) < 0.7 ? [0, 0, 1] : [1, 0, 0];
-  const right = v3.unit(v3.cross(aside, normal));
+  const right = v3.unit(v3.cross(v3.aside(normal), normal));
   const up = v3.cross(normal, right);
   return { right, up, outline: points.map((p) => [v3.dot(p, right), v3.dot(p, up)]) };
 };

@@ -1,4 +1,5 @@
 import {
+  SLACK_MM2,
   ALONGSIDE_SINE,
   box,
   GrowingBox,
@@ -61,7 +62,7 @@ export const isEavePlate = (body: Body): body is PlacedPlate =>
   isPlate(body) && body.carries === 'rafters';
 
 /** Faces smaller than this are rounding. mm² */
-const NO_FACE_MM2 = 1e-6;
+const NO_FACE_MM2 = SLACK_MM2.rounding;
 
 /** The plane of a flat loop, its normal by Newell's sum, which no short first edge can spoil, and its area; null where it has none. */
 const flatOf = (points: readonly Vec3[]): Pick<PlacedFace, 'plane' | 'areaMm2'> | null => {

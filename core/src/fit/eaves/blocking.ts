@@ -1,4 +1,12 @@
-import { chordWithin, clipByAll, intervals, v2, type Interval, type Vec3 } from '../../geom';
+import {
+  SLACK_MM,
+  chordWithin,
+  clipByAll,
+  intervals,
+  v2,
+  type Interval,
+  type Vec3,
+} from '../../geom';
 import { eaveSlope, heightAt, type Plate } from '../../roof';
 import { inMm, say } from '../../sentence';
 import type { FrameOnSite } from '../frame-on-site';
@@ -65,7 +73,7 @@ export const bareGaps = (site: FrameOnSite): FitProblem[] => {
       ];
     });
     const ends = plate.outline
-      .filter((p) => Math.abs(v2.dot(v2.sub(p, line.start), line.inward)) < 1)
+      .filter((p) => Math.abs(v2.dot(v2.sub(p, line.start), line.inward)) < SLACK_MM.nothing)
       .map((p) => v2.dot(v2.sub(p, line.start), line.along));
     const reach: Interval = [Math.min(...ends), Math.max(...ends)];
     const held = members.flatMap(({ pieces }) =>

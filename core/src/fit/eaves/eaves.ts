@@ -1,4 +1,6 @@
 import {
+  SLACK_MM,
+  SLACK_SINE,
   BoxIndex,
   boxRound,
   FIT_GAP_MM,
@@ -22,7 +24,7 @@ import type { Placed, PlacedFace } from '../contact/placed';
 import type { FitProblem } from '../report';
 
 /** Bare lengths of eave shorter than this are whole. mm */
-const NEAR_MM = 1;
+const NEAR_MM = SLACK_MM.nothing;
 /** A shorter piece of eave, where roofs run into each other, wants no fascia. mm */
 const SHORTEST_EAVE_MM = 60;
 /** A fascia's back looks into the building by more than this, as a cosine. */
@@ -34,7 +36,7 @@ const isInside = ({ pieces }: Placed, p: Vec3): boolean =>
 /** Where roofs run into each other a fascia may stop this far short, on the face of a timber that stands there. mm */
 const STOPS_SHORT_MM = 250;
 /** A face nearer to a board's own direction is no end of it, as a sine. */
-const END = 0.03;
+const END = SLACK_SINE.side;
 
 /** Points of a fascia's ends that come against other timbers, or come down on a slope. */
 const stops = (
@@ -127,7 +129,7 @@ export const openMitres = ({ members }: FrameOnSite, touching: Touching): FitPro
 };
 
 /** A face that leans out of plumb by more than this, as a sine, and out of square by as much as a cosine. */
-const LEANS = 0.02;
+const LEANS = SLACK_SINE.along;
 
 /** Fascias of which a leaning end lies neither against a timber nor in a slope: one is sawn to the other hand. */
 export const leaningEnds = (site: FrameOnSite, touching: Touching): FitProblem[] => {
@@ -324,4 +326,4 @@ const pastEave = (
 };
 
 /** A square end this little past its eave's end stands at it: rounding. mm */
-const PAST_MM = 1;
+const PAST_MM = SLACK_MM.nothing;

@@ -1,4 +1,4 @@
-import { FIT_GAP_MM, SAME_WAY_SINE, v3, type Vec3 } from '../../geom';
+import { SLACK_MM, FIT_GAP_MM, SAME_WAY_SINE, v3, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import { isRafter } from '../../kinds';
 import { inMm, say } from '../../sentence';
@@ -12,7 +12,7 @@ import type { FitProblem } from '../report';
 /** How far a barge's lookouts may stand off their even places: rounding. mm */
 const EVEN_MM = FIT_GAP_MM;
 /** Lookouts this little further apart than the rafters are not. mm */
-const SLACK_MM = 0.2;
+const SPARE_MM = SLACK_MM.true;
 
 /** What is butted against a barge's inner face and lies in its slope: at a break in pitch one of the other comes to it too. */
 const rungsOn = (barge: Placed, touching: Touching): Placed[] => {
@@ -79,7 +79,7 @@ const reachOf = (
 };
 
 /** A top corner this near to the roof's plane comes to it. mm */
-const TOUCHING_MM = 0.02;
+const TOUCHING_MM = SLACK_MM.layout;
 /** As much lower the last lookout may stand out of square: it comes in beside the ridge, which leaves the slope's level. mm */
 const CLEAR_MM = 90;
 
@@ -158,7 +158,7 @@ export const gableEndsAmiss = (site: FrameOnSite, touching: Touching): FitProble
       ];
     const step = (last - first) / (rungs.length - 1);
     const off = Math.max(...rungs.map((at, i) => Math.abs(at - (first + i * step))));
-    if (off <= EVEN_MM && step <= job.framing.spacing + SLACK_MM) return [];
+    if (off <= EVEN_MM && step <= job.framing.spacing + SPARE_MM) return [];
     return [
       findingOn(
         barge,

@@ -1,6 +1,15 @@
 import type { Stock } from '../../job';
 import { isPost, isRafter, isTie } from '../../kinds';
-import { ALONGSIDE_SINE, FIT_GAP_MM, TOUCHING_MM2, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import {
+  SLACK_MM,
+  ALONGSIDE_SINE,
+  FIT_GAP_MM,
+  TOUCHING_MM2,
+  v2,
+  v3,
+  type Vec2,
+  type Vec3,
+} from '../../geom';
 import { heightAt, onSide, overWall, type SideLine } from '../../roof';
 import { inMm, say } from '../../sentence';
 import { otherOf, type Touching } from '../contact/contacts';
@@ -11,13 +20,13 @@ import { isMember, type Placed } from '../contact/placed';
 import type { FitProblem } from '../report';
 
 /** A stud this near its place along the wall is on it. mm */
-const ON_PLACE_MM = 0.05;
+const ON_PLACE_MM = SLACK_MM.place;
 /** A rafter, or its face, this near to a gable's wall's own way runs along it, square to the wall's ends or not, as a cosine. */
 const ALONG_WALL = 0.98;
 /** A share of a stud's depth just inside its edges, where timber must stand over it. */
 const INSIDE = 0.49;
 /** A stud of which the height is this near its depth may stand or not: rounding. mm */
-const SLACK_MM = 1;
+const SPARE_MM = SLACK_MM.nothing;
 
 interface Gable {
   readonly block: string;
@@ -107,7 +116,7 @@ const isWanted = (
 ): boolean => {
   const { side } = gable;
   const half = wide / 2;
-  if (u < half + SLACK_MM || u > side.lengthMm - half - SLACK_MM) return false;
+  if (u < half + SPARE_MM || u > side.lengthMm - half - SPARE_MM) return false;
   const heights = [-INSIDE, 0, INSIDE].map((share) => {
     const p = onSide(side, u + share * wide, inside);
     return Math.min(Infinity, ...carried.flatMap((one) => undersideOver(one, p) ?? []));
@@ -115,7 +124,7 @@ const isWanted = (
   const [, middle = 0] = heights;
   const over = (one: Placed): boolean => undersideOver(one, onSide(side, u, inside)) !== null;
   if (notched && carried.some((one) => slants(gable, one, wide) && over(one))) return false;
-  return heights.every(Number.isFinite) && middle - side.plateMm > least + SLACK_MM;
+  return heights.every(Number.isFinite) && middle - side.plateMm > least + SPARE_MM;
 };
 
 /**

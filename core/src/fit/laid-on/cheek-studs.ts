@@ -1,4 +1,4 @@
-import { FIT_GAP_MM, planeAt, v2, type Vec2 } from '../../geom';
+import { SLACK_MM, FIT_GAP_MM, planeAt, v2, type Vec2 } from '../../geom';
 import { cheekStudOf, heightAt, plateThicknessOf, plateWidthOf, type SideLine } from '../../roof';
 import { inMm, say } from '../../sentence';
 import { otherOf, type Touching } from '../contact/contacts';
@@ -10,9 +10,9 @@ import type { FitProblem } from '../report';
 
 /** A stud that would be lower than this is a block; what is this near to it may stand or not. mm */
 const LEAST_MM = 150;
-const SLACK_MM = 1;
+const SPARE_MM = SLACK_MM.nothing;
 /** A stud this near its place along its cheek is on it. mm */
-const ON_PLACE_MM = 0.05;
+const ON_PLACE_MM = SLACK_MM.place;
 
 /** How high the roof stands over the lower sheathing on a cheek, as the wall's own plate or the rafters over it tell. mm */
 const heightOver = (site: FrameOnSite, side: SideLine, p: Vec2): number => {
@@ -89,7 +89,7 @@ export const cheekStudsAmiss = (site: FrameOnSite, touching: Touching): FitProbl
     const bare = wanted.filter(
       (v) =>
         !own.some((stud) => Math.abs(along(stud) - v) < wide) &&
-        heightOver(site, side, at(v + wide / 2)) > LEAST_MM + SLACK_MM,
+        heightOver(site, side, at(v + wide / 2)) > LEAST_MM + SPARE_MM,
     );
     return [
       ...amiss,

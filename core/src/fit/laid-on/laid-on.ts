@@ -1,4 +1,13 @@
-import { insideBy, planeAt, FIT_GAP_MM, SAME_WAY_SINE, v2, v3, type Vec3 } from '../../geom';
+import {
+  SLACK_MM,
+  insideBy,
+  planeAt,
+  FIT_GAP_MM,
+  SAME_WAY_SINE,
+  v2,
+  v3,
+  type Vec3,
+} from '../../geom';
 import { climbs, type ChalkLine } from '../../roof';
 import { inMm, say } from '../../sentence';
 import { otherOf, type Touching } from '../contact/contacts';
@@ -8,7 +17,7 @@ import { isMember, type Placed } from '../contact/placed';
 import type { FitProblem } from '../report';
 
 /** Wood below the sheathing by more than rounding. mm */
-const IN_DECK_MM = 0.1;
+const IN_DECK_MM = SLACK_MM.shut;
 /** Of a chalk line, what may have no sleeper along it at each end: its two end cuts. mm */
 const END_MM = 500;
 

@@ -1,4 +1,5 @@
 import {
+  SLACK_MM,
   clipByAll,
   halfSpace,
   insideBy,
@@ -20,11 +21,11 @@ import type { FitProblem } from '../report';
 /** Wood in what an opening keeps clear, more than rounding. mm³ */
 const IN_CLEAR_MM3 = 500;
 /** A face this near the edge of what is kept clear stands on it. mm */
-const ON_EDGE_MM = 0.1;
+const ON_EDGE_MM = SLACK_MM.shut;
 /** Of an edge, what must have timber standing on it. */
 const LEAST_SHARE = 0.9;
 /** What lies on the roof's planes, over the rafters, is cut on site. mm */
-const DEEP_MM = 1;
+const DEEP_MM = SLACK_MM.nothing;
 
 /** What an opening keeps clear: in its side's own measure, and the slope it lies in. */
 export interface Kept {

@@ -1,4 +1,4 @@
-import { ALONGSIDE_SINE, FIT_GAP_MM, v2, v3, type Vec2 } from '../../geom';
+import { SLACK_MM, ALONGSIDE_SINE, FIT_GAP_MM, v2, v3, type Vec2 } from '../../geom';
 import type { Job } from '../../job';
 import { say } from '../../sentence';
 import { findingOn } from '../finding';
@@ -9,7 +9,7 @@ import type { FitProblem } from '../report';
 type Wanted = NonNullable<Job['hipBraces']>[number];
 
 /** Corners this near a brace's lowest or highest are its foot's or its head's. mm */
-const AT_END_MM = 1;
+const AT_END_MM = SLACK_MM.nothing;
 
 /** Where a brace should stand: its wall's corner, and the way that the corner's hip runs in plan. */
 interface Place {

@@ -1,4 +1,6 @@
 import {
+  SLACK_MM,
+  SLACK_SINE,
   chordOf,
   FIT_GAP_MM,
   intervals,
@@ -20,11 +22,11 @@ import type { Placed, PlacedFace } from '../contact/placed';
 import type { FitProblem } from '../report';
 
 /** A face nearer than this to a purlin's own direction is a side or an edge of it, as a sine. */
-const ALONG = 0.03;
+const ALONG = SLACK_SINE.side;
 /** A lip's face looks up by more than this along the purlin's depth, as a cosine. */
 const UP = 0.3;
 /** How far a corner must stand before a face for that face to be a notch's. mm */
-const REENTRANT_MM = 1;
+const REENTRANT_MM = SLACK_MM.nothing;
 /** Less of a level line than this is rounding, or too short for a purlin. mm */
 const LEAST_BARE_MM = 300;
 /** A face that lies in a slope's undersides by less than this is an edge. mm² */

@@ -1,4 +1,5 @@
 import {
+  SLACK_SINE,
   chordOf,
   chordWithin,
   FIT_GAP_MM,
@@ -31,7 +32,7 @@ import { onMiddleOf } from './purlins';
 import type { FitProblem } from '../report';
 
 /** A face nearer than this to a purlin's own direction is a side or an edge of it, as a sine. */
-const ALONG = 0.03;
+const ALONG = SLACK_SINE.side;
 /** Less of a row than this is rounding, or too short for a purlin. mm */
 const LEAST_BARE_MM = 310;
 /** Between two rafters less than this takes no purlin. mm */

@@ -1,4 +1,4 @@
-import { ALONGSIDE_SINE, chordOf, FIT_GAP_MM, joinedChords, v2, v3 } from '../../geom';
+import { SLACK_MM, ALONGSIDE_SINE, chordOf, FIT_GAP_MM, joinedChords, v2, v3 } from '../../geom';
 import type { Job } from '../../job';
 import { purlinDistance, type SideLine } from '../../roof';
 import { inMm, say } from '../../sentence';
@@ -11,9 +11,9 @@ import type { FitProblem } from '../report';
 type Wanted = Job['purlins'][number];
 
 /** A strut this near its even place stands in it. mm */
-const EVEN_MM = 0.1;
+const EVEN_MM = SLACK_MM.shut;
 /** Parts of one level line this near are one. mm */
-const NEAR_MM = 0.01;
+const NEAR_MM = SLACK_MM.rounding;
 /** Shorter stretches have no purlin. mm */
 const SHORTEST_MM = 300;
 

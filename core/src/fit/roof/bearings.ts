@@ -1,4 +1,15 @@
-import { area2, commonConvex, FIT_GAP_MM, planeAt, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import {
+  SLACK_MM,
+  SLACK_SINE,
+  area2,
+  commonConvex,
+  FIT_GAP_MM,
+  planeAt,
+  v2,
+  v3,
+  type Vec2,
+  type Vec3,
+} from '../../geom';
 import { isPost, isPurlin, isRafter, KINDS } from '../../kinds';
 import { inMm, plainly, say, type Sentence } from '../../sentence';
 import { otherOf, touches, type Contact, type Touching } from '../contact/contacts';
@@ -33,7 +44,7 @@ const isFasciaEnd = ({ other, face }: Touch): boolean =>
   Math.abs(v3.dot(face.plane.normal, other.member.frame.a)) > FASCIA_END;
 
 /** A face nearer to a fascia's own direction is its back or its edge, as a sine. */
-const FASCIA_END = 0.03;
+const FASCIA_END = SLACK_SINE.side;
 
 const nameOf = (body: Body): string | Sentence =>
   isMember(body) ? body.mark : isPlate(body) ? plainly('the ‹plate›') : 'the wall';
@@ -117,7 +128,7 @@ const loose = (placed: Placed, end: TimberEnd, share: number): FitProblem => {
 };
 
 /** What runs nearer to a broken hip's own direction, as a sine, does not come against its side. */
-const ACROSS_HIP = 0.2;
+const ACROSS_HIP = SLACK_SINE.across;
 /** Others come against a broken hip this near its foot, in depths of it. */
 const FOOT_DEPTHS = 2;
 
@@ -135,7 +146,7 @@ const beside = (placed: Placed, end: TimberEnd, touching: Touching): Placed[] =>
 };
 
 /** An end this near a point of the roof, square to its cut, stands on it. mm */
-const ON_POINT_MM = 0.1;
+const ON_POINT_MM = SLACK_MM.shut;
 
 /**
  * The first timber at a peak: it ends on the point itself, and the others come against its faces there, so that all

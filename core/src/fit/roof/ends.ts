@@ -1,4 +1,6 @@
 import {
+  SLACK_MM,
+  SLACK_SINE,
   FIT_GAP_MM,
   planeAt,
   v2,
@@ -16,9 +18,9 @@ import { liesIn, outFrom, type FrameOnSite } from '../frame-on-site';
 import { type Body, type Placed, type PlacedFace } from '../contact/placed';
 
 /** A face nearer than this to the board's own direction is a side or an edge of it, as a sine. */
-const ALONG = 0.03;
+const ALONG = SLACK_SINE.side;
 /** How far a corner must stand before a face for that face to be a notch's. mm */
-const REENTRANT_MM = 1;
+const REENTRANT_MM = SLACK_MM.nothing;
 /** A face this near level, as a cosine, is level. */
 const LEVEL = 1 - SAME_WAY_SINE;
 

@@ -1,5 +1,6 @@
 import { isPurlin, KINDS, listedKind } from '../../kinds';
 import {
+  SLACK_MM,
   FIT_PROUD_MM,
   planeAt,
   v2,
@@ -20,7 +21,7 @@ import type { FitProblem } from '../report';
 /** Where along a line's timber its top is read, as shares of it. */
 const READ_AT = [0.1, 0.3, 0.5, 0.7, 0.9];
 /** A timber whose middle is this near a line of the roof stands on it. mm */
-const ON_LINE_MM = 1;
+const ON_LINE_MM = SLACK_MM.nothing;
 /** Directions nearer than this are one, as a sine. */
 const SAME_WAY = ALONGSIDE_SINE;
 
@@ -42,7 +43,7 @@ const mostProud = ({ roof }: FrameOnSite, placed: Placed): { mm: number; at: Vec
 };
 
 /** How far wood of a board must stand above a face for that face to be the bottom of a housing in its top. mm */
-const HOUSED_MM = 1;
+const HOUSED_MM = SLACK_MM.nothing;
 
 /** The bottoms of what is let in through a timber's top. */
 export const housingsOf = ({ tops, corners }: Placed): PlacedFace[] =>
@@ -184,7 +185,7 @@ const above = (planes: readonly Plane[], p: Vec3, hollow: boolean): number => {
 };
 
 /** A top this near a slope's plane was planed to it. mm */
-const PLANED_MM = 0.01;
+const PLANED_MM = SLACK_MM.rounding;
 /** Short of the face, so that a top is read on wood. */
 const INSIDE = 0.999;
 

@@ -1,5 +1,5 @@
 import { isRafter } from '../../kinds';
-import { planeAt, v2, v3 } from '../../geom';
+import { SLACK_MM, planeAt, v2, v3 } from '../../geom';
 import { inMm, say } from '../../sentence';
 import { overOwnWalls, type Slope } from '../../roof';
 import { middleOf, type FrameOnSite } from '../frame-on-site';
@@ -8,7 +8,7 @@ import type { Placed } from '../contact/placed';
 import type { FitProblem } from '../report';
 
 /** A rafter this near its place is on the layout: rounding alone parts the two. mm */
-const ON_LAYOUT_MM = 0.02;
+const ON_LAYOUT_MM = SLACK_MM.layout;
 
 /** The slope whose plane a rafter's upper edge lies nearest to. */
 export const slopeOf = ({ roof }: FrameOnSite, { member }: Placed): Slope | null => {

@@ -1,4 +1,5 @@
 import {
+  SLACK_MM,
   ALONGSIDE_SINE,
   intervals,
   MEETS_SINE,
@@ -16,9 +17,9 @@ import type { FitProblem } from '../report';
 /** A line of the roof may stand bare for this many thicknesses of the timbers that meet at its end. */
 const DEDUCTION = 1.5;
 /** Wood this near under a line is under it. mm */
-const UNDER_MM = 0.5;
+const UNDER_MM = SLACK_MM.beside;
 /** Lines less bare than this are whole. mm */
-const NEAR_MM = 1;
+const NEAR_MM = SLACK_MM.nothing;
 
 /**
  * Along every ridge, hip, valley and break in pitch stands its timber, from end to end but for what the timbers that meet at its ends

@@ -1,4 +1,5 @@
 import {
+  SLACK_MM,
   GrowingBox,
   crossedAt,
   crossings,
@@ -21,20 +22,20 @@ import { cornerOf, keptClear } from '../openings/openings';
 import type { FitProblem, ShortJack } from '../report';
 
 /** Strips are read at every change, this far to each side of it, and at least this often in between. mm */
-const BESIDE_MM = 0.5;
+const BESIDE_MM = SLACK_MM.beside;
 const STEP_MM = 150;
 /** A strip this little wider than the spacing is rounding. mm */
-const SLACK_MM = 0.2;
+const SPARE_MM = SLACK_MM.true;
 /** How far above a level another is read, to see which way an edge runs. mm */
-const ABOVE_MM = 0.01;
+const ABOVE_MM = SLACK_MM.rounding;
 /** A top this far below a slope's plane still carries it: a dropped hip, a header. mm */
 const CARRIES_MM = 250;
 /** An edge of the roof that runs up the slope wants its rafter flush beside it. mm */
-const FLUSH_MM = 1;
+const FLUSH_MM = SLACK_MM.nothing;
 /** A strip that runs up the slope for less than this lies between the corners of timbers that meet. mm */
 const LEAST_TALL_MM = 60;
 /** Less of the roof than this between two edges wants no rafter. mm */
-const NO_WIDTH_MM = 1;
+const NO_WIDTH_MM = SLACK_MM.nothing;
 
 const turnedOver = (outline: Outline): Outline => outline.map(([u, v]): Vec2 => [v, u]);
 
@@ -168,7 +169,7 @@ const isShortJack = (
 ): boolean => {
   const { spacing, shortestJack } = job.framing;
   const { thickness } = job.timber.common;
-  const missing = Math.ceil((to - from + thickness - SLACK_MM) / spacing) - 1;
+  const missing = Math.ceil((to - from + thickness - SPARE_MM) / spacing) - 1;
   const step = (to - from + thickness) / (missing + 1);
   const first = [spacing, step] as const;
   const layouts = [
@@ -263,7 +264,7 @@ export const bareStrips = (
       eachStrip(strips, v, crossed(v), (from, to, flush) => {
         // As wide as it is clear and a rafter's thickness more: on centres.
         const widthMm = to - from + thickness;
-        if (flush && widthMm <= spacing + SLACK_MM) widestMm = Math.max(widestMm, widthMm);
+        if (flush && widthMm <= spacing + SPARE_MM) widestMm = Math.max(widestMm, widthMm);
         else
           take(
             wide,

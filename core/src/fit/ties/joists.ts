@@ -1,4 +1,4 @@
-import { FIT_GAP_MM, SAME_WAY_SINE, v2, v3, type Vec2 } from '../../geom';
+import { SLACK_MM, FIT_GAP_MM, SAME_WAY_SINE, v2, v3, type Vec2 } from '../../geom';
 import { isRafter } from '../../kinds';
 import { inMm, say } from '../../sentence';
 import { otherOf, type Touching } from '../contact/contacts';
@@ -10,7 +10,7 @@ import { isShortJoist } from './short-joists';
 import { hasNoRoom, platesUnder, wants, type Opposite } from './untied';
 
 /** Joists further apart than their spacing by less than this are not: rounding. mm */
-const SLACK_MM = 0.5;
+const SPARE_MM = SLACK_MM.beside;
 
 /** Square to the rafters over a plate, and along it rather than against it. */
 const acrossOf = ({ plate: { line } }: PlacedPlate, [rafter]: readonly Placed[]): Vec2 => {
@@ -78,7 +78,7 @@ export const joistsApart = (
     const runs: number[][] = [];
     for (const at of pairs) {
       const run = runs.at(-1);
-      if (run !== undefined && at - (run.at(-1) ?? at) <= site.job.framing.spacing + SLACK_MM)
+      if (run !== undefined && at - (run.at(-1) ?? at) <= site.job.framing.spacing + SPARE_MM)
         run.push(at);
       else runs.push([at]);
     }
@@ -125,7 +125,7 @@ export const joistsApart = (
           return at - (stops[i] ?? at) - free - (lapped ? 6 : atEnd ? 4 : 2) * beside;
         }),
       );
-      if (widest <= spacing + SLACK_MM) return [];
+      if (widest <= spacing + SPARE_MM) return [];
       const { line } = plate.plate;
       const p = v2.add(line.start, v2.scale(line.along, line.lengthMm / 2));
       return [

@@ -1,4 +1,4 @@
-import { FIT_GAP_MM, planeAt, SAME_WAY_SINE, v2, v3, type Vec3 } from '../../geom';
+import { SLACK_SINE, FIT_GAP_MM, planeAt, SAME_WAY_SINE, v2, v3, type Vec3 } from '../../geom';
 import type { Job } from '../../job';
 import { isRafter } from '../../kinds';
 import { inMm, say } from '../../sentence';
@@ -16,7 +16,7 @@ import { opposites, untied, type TieKind } from './untied';
 /** A tie lies on a rafter, and on a plate, by at least this much. mm² */
 const LEAST_LAP_MM2 = 500;
 /** A face nearer than this to a tie's own direction is a side or an edge of it, as a sine. */
-const ALONG = 0.03;
+const ALONG = SLACK_SINE.side;
 /** What a tie touches with faces square to an axis of its own, by the end it is nearer to. */
 const touched = (
   tie: Placed,

@@ -1,4 +1,5 @@
 import {
+  SLACK_MM,
   clipByAll,
   FIT_GAP_MM,
   FIT_OVERLAP_MM3,
@@ -20,7 +21,7 @@ import type { FitProblem } from '../report';
 import { bottomOf } from './tie-height';
 
 /** Rafters whose middle planes are this near lean against each other. mm */
-const OPPOSITE_MM = 0.1;
+const OPPOSITE_MM = SLACK_MM.shut;
 /** Headings this near to opposite are, as a cosine. */
 const FACING = -1 + SAME_WAY_SINE;
 
@@ -94,7 +95,9 @@ export const wants = (
     // A jack beside a valley can lie over a plate too; its foot is the valley.
     if ([one, other].some(({ member }) => member.kind !== 'common')) return false;
     const tops = seatedAt(other, touching);
-    return seatedAt(one, touching).some((top) => tops.some((z) => Math.abs(z - top) < 0.5));
+    return seatedAt(one, touching).some((top) =>
+      tops.some((z) => Math.abs(z - top) < SLACK_MM.beside),
+    );
   }
   const [left, right] = [slopeOf(site, one), slopeOf(site, other)];
   const bottom = left && right && bottomOf(site, one, left, right);

@@ -1,4 +1,4 @@
-import { FIT_GAP_MM, SAME_HEIGHT_MM, v2, v3 } from '../../geom';
+import { SLACK_MM, FIT_GAP_MM, SAME_HEIGHT_MM, v2, v3 } from '../../geom';
 import { overWall, type SideLine } from '../../roof';
 import { inMm, say } from '../../sentence';
 import { otherOf, type Touching } from '../contact/contacts';
@@ -10,7 +10,7 @@ import type { FitProblem } from '../report';
 /** A slope that comes to a wall this near level wants a ledger there. mm */
 const LEVEL_MM = SAME_HEIGHT_MM;
 /** Shorter stretches of wall want none. mm */
-const SHORTEST_MM = 1;
+const SHORTEST_MM = SLACK_MM.nothing;
 
 interface LeanedOn {
   readonly block: string;

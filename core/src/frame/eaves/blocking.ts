@@ -1,4 +1,4 @@
-import { v2, v3, type Interval, type Vec3 } from '../../geom';
+import { SLACK_MM, v2, v3, type Interval, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import { eaveSlope, type SideLine, type Slope } from '../../roof';
 import { leastMm, inMm, say } from '../../sentence';
@@ -10,7 +10,7 @@ import type { Added, Pass } from '../pass';
 import { heightOn, runFrom, type Site } from '../site';
 
 /** A plate's corner this near its wall's outside face lies on it. mm */
-const OUTSIDE_MM = 1;
+const OUTSIDE_MM = SLACK_MM.nothing;
 
 /** The plate that blocks stand along, and the slope over it. */
 interface Eave {

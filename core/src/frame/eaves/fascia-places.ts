@@ -1,4 +1,4 @@
-import { intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../../geom';
+import { SLACK_MM, intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../../geom';
 import type { RoofPlane, SideLine, SideRef, Slope } from '../../roof';
 import { onSlope, planPoint } from '../site/slope-plan';
 import { memberId } from '../member/member';
@@ -7,7 +7,7 @@ import { heightOn, sideAt, slopeAt, type FasciaPlace, type Site } from '../site'
 /** A shorter piece of eave, where roofs run into each other, carries no fascia. mm */
 const SHORTEST_FASCIA_MM = 60;
 /** Corners of fascias this near are one. mm */
-export const FASCIA_CORNER_MM = 0.05;
+export const FASCIA_CORNER_MM = SLACK_MM.place;
 
 interface EaveStretch extends SideRef {
   readonly slope: Slope;

@@ -1,4 +1,4 @@
-import { v2, v3, type BoardFrame, type Vec3 } from '../../geom';
+import { SLACK_MM, v2, v3, type BoardFrame, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import { plumbFrame } from '../member/board';
 import { CORNER_REACH_MM, endAt, slopeUnder } from './fascia-ends';
@@ -20,7 +20,7 @@ import { planedToRoof } from '../to-member';
 import { blockAt, heightOn, type FasciaPlace, type Site } from '../site';
 
 /** A timber this little above a slope's plane lies under it. mm */
-const UNDER_MM = 0.5;
+const UNDER_MM = SLACK_MM.beside;
 
 const isSquare = (site: Site, { block, side }: FasciaPlace): boolean => {
   const plane = blockAt(site, block).planes[side.index];

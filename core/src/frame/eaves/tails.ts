@@ -1,4 +1,13 @@
-import { flip, halfSpace, v2, v3, type HalfSpace, type Vec2 } from '../../geom';
+import {
+  SLACK_MM,
+  SLACK_MM3,
+  flip,
+  halfSpace,
+  v2,
+  v3,
+  type HalfSpace,
+  type Vec2,
+} from '../../geom';
 import { heightAt, type RoofLine, type RoofPlane } from '../../roof';
 import { plumbFrame, plumbKeep } from '../member/board';
 import { fasciaAlong } from './fascia-places';
@@ -9,7 +18,7 @@ import type { PlanCut } from '../joint/strip';
 import { blockAt, blocksOf, runFrom, sideAt, slopeAt, type Site } from '../site';
 
 /** A tail this near a gable's line ends in it. mm */
-const AT_EDGE_MM = 0.05;
+const AT_EDGE_MM = SLACK_MM.place;
 
 /** Where a line runs out over a gable's line before it comes to its fascias, it ends there. */
 const roofEdge = (site: Site, { slopes, from }: RoofLine): PlanCut | null => {
@@ -100,7 +109,7 @@ export const tailOfSide = (
 };
 
 /** Wood that a fascia may share with a tail before that is cut: rounding along its back. mm³ */
-const TOUCHING_MM3 = 1;
+const TOUCHING_MM3 = SLACK_MM3.nothing;
 
 /** Whether a board without one of its leaning tail cuts would stand in the fascia which that cut lies along. */
 export const standsInFascia = ({ job, fascias }: Site, member: Member, cut: EndCut): boolean => {

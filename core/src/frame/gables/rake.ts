@@ -1,12 +1,12 @@
-import { SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import { SLACK_MM, SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { Roof, RoofBorder, SideLine, Slope } from '../../roof';
 import { sideAt, slopeAt, type Site } from '../site';
 import { notched } from './gable-studs';
 
 /** Two plan points nearer than this are one. mm */
-export const SAME_MM = 1;
+export const SAME_MM = SLACK_MM.nothing;
 /** A gable is square to its slope where the one runs off the other by less than this from eave to peak. mm */
-const OFF_SQUARE_MM = 0.1;
+const OFF_SQUARE_MM = SLACK_MM.shut;
 /** A gable this far out of square is meant to be oblique: its barges would want their tops planed. Tangent. */
 const OBLIQUE = Math.tan(Math.PI / 36);
 

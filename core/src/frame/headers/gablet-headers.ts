@@ -1,4 +1,4 @@
-import { v2, v3, type Vec2, type Vec3 } from '../../geom';
+import { SLACK_MM, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { RoofLine, SideLine } from '../../roof';
 import type { HeaderTheory } from './headers';
 import { clearOfAll, closeEnds, openStrip, type Strip } from '../joint/strip';
@@ -12,7 +12,7 @@ export interface GabletHeader {
 }
 
 /** A point this near the face of a gablet is on it. mm */
-const ON_FACE_MM = 0.05;
+const ON_FACE_MM = SLACK_MM.place;
 
 /** The two hips below a gablet that end at its face, along it. */
 const hipsAt = ({ roof }: Site, face: SideLine): RoofLine[] =>

@@ -1,4 +1,5 @@
 import {
+  SLACK_MM3,
   BoxIndex,
   boxRound,
   FIT_OVERLAP_MM3,
@@ -16,7 +17,7 @@ import { boxOf, solidOf, woodWithin } from '../member/solid-of';
 import { RIPPED } from './strip';
 
 /** Wood that two boards may share before one is cut: rounding. mm³ */
-const TOUCHING_MM3 = 1;
+const TOUCHING_MM3 = SLACK_MM3.nothing;
 
 /** A board's convex pieces by their faces' planes in the world, each looking out. */
 export const facesOf = (member: Member): readonly (readonly HalfSpace[])[] => {

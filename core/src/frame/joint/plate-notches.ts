@@ -1,4 +1,6 @@
 import {
+  SLACK_MM,
+  SLACK_SINE,
   boxRound,
   commonConvex,
   flip,
@@ -62,10 +64,10 @@ const boundsOf = ({ outline, topMm, bottomMm }: Plate): HalfSpace[] => {
 };
 
 /** A plate this little before a heel is behind it. mm */
-const BEHIND_MM = 0.05;
+const BEHIND_MM = SLACK_MM.place;
 
 /** A timber nearer than this to a wall's own direction runs along it, as a sine. */
-const RUNS_ALONG = 0.05;
+const RUNS_ALONG = SLACK_SINE.runs;
 
 /** Whether a notch's seat lies at a level. */
 const liesAt = ({ seat }: Pick<Notch, 'seat'>, levelMm: number): boolean =>

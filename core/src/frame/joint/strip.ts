@@ -1,4 +1,5 @@
 import {
+  SLACK_MM2,
   area2,
   clipConvex,
   edgesOf,
@@ -131,7 +132,7 @@ export const squareAcross = (
 };
 
 /** Plan area that two boards may share before one is cut: rounding along a whole face. mm² */
-const FACE_MM2 = 1;
+const FACE_MM2 = SLACK_MM2.nothing;
 /** A cut nearer than this to the board's own direction would rip it, as a sine: under 2°. */
 export const RIPPED = 0.03;
 

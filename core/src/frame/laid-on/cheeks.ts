@@ -1,4 +1,5 @@
 import {
+  SLACK_MM,
   flip,
   halfSpace,
   SAME_WAY_SINE,
@@ -36,7 +37,7 @@ const endRafter = (side: SideLine, members: readonly Member[]): Member | undefin
   });
 
 /** A rafter this near the inside of a cheek's face stands in it. mm */
-const IN_FACE_MM = 0.1;
+const IN_FACE_MM = SLACK_MM.shut;
 
 /**
  * The studs of one cheek, on centres from the front wall's outside face, plumb on the sheathing over the trimmers: under

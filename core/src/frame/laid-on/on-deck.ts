@@ -1,4 +1,13 @@
-import { flip, PARALLEL_SINE, planeAt, v3, type HalfSpace, type Plane } from '../../geom';
+import {
+  SLACK_MM,
+  SLACK_SINE,
+  flip,
+  PARALLEL_SINE,
+  planeAt,
+  v3,
+  type HalfSpace,
+  type Plane,
+} from '../../geom';
 import type { Job } from '../../job';
 import { isRafter, isTie, KINDS } from '../../kinds';
 import type { LaidOn } from '../../roof';
@@ -7,9 +16,9 @@ import { cornersOf } from '../member/solid-of';
 import { runFrom } from '../site';
 
 /** Wood that comes below the sheathing by less touches it. mm */
-const BELOW_MM = 0.01;
+const BELOW_MM = SLACK_MM.rounding;
 /** A timber nearer than this to lying along the sheathing is not cut by it, as a sine. */
-const ALONG = 0.02;
+const ALONG = SLACK_SINE.along;
 
 /** A rafter with less than this of its middle left is none. mm */
 const LEAST_BODY_MM = 100;

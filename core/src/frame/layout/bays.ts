@@ -1,13 +1,13 @@
-import { edgesOf, intervals, v2, type Interval, type Vec2 } from '../../geom';
+import { SLACK_MM, edgesOf, intervals, v2, type Interval, type Vec2 } from '../../geom';
 import { overOwnWalls, type Slope } from '../../roof';
 import { onSlope, planPoint } from '../site/slope-plan';
 import type { Site } from '../site';
 
 /** Stations this near are one. mm */
-export const SAME_STATION_MM = 0.01;
+export const SAME_STATION_MM = SLACK_MM.rounding;
 
 /** A bay wider than the spacing by no more than a hair is not parted. mm */
-const HAIR_MM = 0.02;
+const HAIR_MM = SLACK_MM.layout;
 
 /** A slope's pieces over the walls of its own blocks, by their distances along the eave and up the slope. */
 const overWalls = (
@@ -29,7 +29,7 @@ const stretchesOf = (site: Site, slope: Slope): Interval[] =>
 /** An edge that runs up the slope for less than this needs no rafter of its own. mm */
 const SHORT_EDGE_MM = 60;
 /** How far beside an edge it is looked whether the slope goes on. mm */
-const BESIDE_MM = 1;
+const BESIDE_MM = SLACK_MM.nothing;
 
 /** Whether a point of the plan lies on a slope. */
 const isOn = ({ pieces }: Slope, p: Vec2): boolean =>

@@ -1,4 +1,4 @@
-import { chordOf, edgesOf, joinedChords, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import { SLACK_MM, chordOf, edgesOf, joinedChords, v2, v3, type Vec2, type Vec3 } from '../../geom';
 import {
   carryRidge,
   outside,
@@ -45,9 +45,9 @@ export interface Span {
 }
 
 /** Parts of one line up a slope this near are one. mm */
-const NEAR_MM = 0.01;
+const NEAR_MM = SLACK_MM.rounding;
 /** A centre line this near a point runs to it. mm */
-const POINT_MM = 0.1;
+const POINT_MM = SLACK_MM.shut;
 
 interface Run {
   low: number;

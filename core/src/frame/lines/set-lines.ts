@@ -1,4 +1,4 @@
-import { v2, v3, type Vec2 } from '../../geom';
+import { SLACK_SINE, SLACK_MM, v2, v3, type Vec2 } from '../../geom';
 import { LINE_TIMBER, runsThrough } from '../../roof';
 import { plumbKeep } from '../member/board';
 import type { LineEnd, LinePlace } from '../site/line-places';
@@ -28,8 +28,10 @@ export interface SetLine {
 const RUNS_ON = 40;
 
 const RANK = { ridge: 0, break: 1, valley: 2, hip: 3 } as const;
+/** What runs nearer to a line's own direction does not come against its side. */
+const ACROSS_SINE = SLACK_SINE.across;
 /** Tops that part by less stand at one height, and lengths are alike. mm */
-const LEVEL_MM = 0.01;
+const LEVEL_MM = SLACK_MM.rounding;
 
 const longOf = ({ low, high }: LinePlace): number => v2.distance(v3.inPlan(low), v3.inPlan(high));
 
@@ -142,7 +144,7 @@ const pastPoint = (
     .map((one) => {
       const sine = Math.abs(v2.cross(one.heading, outward));
       const cosine = Math.abs(v2.dot(one.heading, outward));
-      return sine < 0.2 ? 0 : (thicknessOf(site, one) / 2 + half * cosine) / sine;
+      return sine < ACROSS_SINE ? 0 : (thicknessOf(site, one) / 2 + half * cosine) / sine;
     });
   return Math.max(atHipEnd, ...bearing);
 };

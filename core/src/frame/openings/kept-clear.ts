@@ -1,5 +1,5 @@
 import { listedKind } from '../../kinds';
-import { halfSpace, v2, v3, type HalfSpace } from '../../geom';
+import { SLACK_MM, halfSpace, v2, v3, type HalfSpace } from '../../geom';
 import type { Problem } from '../../problem';
 import { say } from '../../sentence';
 import { planPoint } from '../site/slope-plan';
@@ -10,7 +10,7 @@ import { slopeAt, type OpeningPlace, type Site } from '../site';
 /** Wood in the way, more than rounding. mm³ */
 const IN_WAY_MM3 = 500;
 /** What lies over the rafters is cut round the hole on site. mm */
-const UNDER_MM = 1;
+const UNDER_MM = SLACK_MM.nothing;
 
 /** What an opening keeps clear, from under its slope's plane down through the rafters. */
 const boundsOf = (site: Site, { slope: index, us, vs }: OpeningPlace): HalfSpace[] => {

@@ -1,4 +1,12 @@
-import { chordOf, insideBy, intervals, TOUCHING_MM, type Interval, type Vec2 } from '../../geom';
+import {
+  SLACK_MM,
+  chordOf,
+  insideBy,
+  intervals,
+  TOUCHING_MM,
+  type Interval,
+  type Vec2,
+} from '../../geom';
 import type { Job } from '../../job';
 import { ok, refused, type Problem, type Result } from '../../problem';
 import { onSide, outside, type Roof, type Slope } from '../../roof';
@@ -11,7 +19,7 @@ type Opening = Job['openings'][number];
 /** A rafter that an opening leaves less than this of, plan, is none. mm */
 const LEAST_JACK_MM = 150;
 /** A stretch that runs on across a seam of its slope is one. mm */
-const SEAM_MM = 0.1;
+const SEAM_MM = SLACK_MM.shut;
 
 /** How many stand side by side. */
 const ply = ({ doubled }: Opening): number => (doubled === true ? 2 : 1);

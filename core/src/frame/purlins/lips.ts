@@ -1,4 +1,4 @@
-import { halfSpace, halfSpaceToLocal, v2, v3 } from '../../geom';
+import { SLACK_MM, halfSpace, halfSpaceToLocal, v2, v3 } from '../../geom';
 import { clashing } from '../joint/in-space';
 import { bellyOf } from '../member/board';
 import type { Member, Notch } from '../member/member';
@@ -31,7 +31,7 @@ const lipUnder = (purlin: Member, hip: Member): Notch => {
 };
 
 /** A hip's line this near a purlin's end, in plan, runs through it. mm */
-const ON_LINE_MM = 0.5;
+const ON_LINE_MM = SLACK_MM.beside;
 
 /** Whether the line a hip stands on runs through one of a purlin's mitres. */
 const meetsAtEnd = ({ frame, axis, ends }: Member, hip: Member): boolean =>

@@ -1,4 +1,4 @@
-import { halfSpace, v2, v3, type HalfSpace, type Vec2, type Vec3 } from '../../geom';
+import { SLACK_MM, halfSpace, v2, v3, type HalfSpace, type Vec2, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { heightAt, purlinDistance, runOfSide, type Slope } from '../../roof';
@@ -67,7 +67,7 @@ const memberOf = (
 };
 
 /** A bevel of half the depth is half the depth: rounding. mm */
-const BEVEL_SLACK_MM = 0.01;
+const BEVEL_SLACK_MM = SLACK_MM.rounding;
 
 /** Why a purlin cannot lie where it is wanted; null where it can. */
 const amiss = (

@@ -1,4 +1,4 @@
-import { chordOf, joinedChords, v2, v3, type HalfSpace, type Vec2 } from '../../geom';
+import { SLACK_MM, chordOf, joinedChords, v2, v3, type HalfSpace, type Vec2 } from '../../geom';
 import type { Job } from '../../job';
 import type { Carrier, LineKind, Slope } from '../../roof';
 import type { EndCut } from '../member/member';
@@ -10,9 +10,9 @@ export type Wanted = Job['purlins'][number];
 type OnSide = Pick<Wanted, 'block' | 'side'>;
 
 /** Parts of one level line this near are one. mm */
-const NEAR_MM = 0.01;
+const NEAR_MM = SLACK_MM.rounding;
 /** A point this near a line of the roof, in plan, lies on it. mm */
-const ON_LINE_MM = 0.5;
+const ON_LINE_MM = SLACK_MM.beside;
 /** Less of a slope than this between two ends wants no purlin. mm */
 const SHORTEST_MM = 300;
 

@@ -1,4 +1,4 @@
-import { v2, type Vec2 } from '../../geom';
+import { SLACK_MM, v2, type Vec2 } from '../../geom';
 import { meetsRafters, kingStandsFirst, type SetLine } from '../lines/set-lines';
 import { topPoint, type RafterPlace } from './set-rafters';
 import type { LinePlace } from '../site/line-places';
@@ -37,7 +37,7 @@ const fannedOut = (rafters: readonly RafterPlace[]): RafterPlace[] => {
 };
 
 /** Tops this near stand on one point, though a king that starts on a valley is not numbered with it. mm */
-const ON_POINT_MM = 0.1;
+const ON_POINT_MM = SLACK_MM.shut;
 
 const standTogether = (one: RafterPlace, other: RafterPlace): boolean =>
   v2.distance(topPoint(one), topPoint(other)) < ON_POINT_MM;

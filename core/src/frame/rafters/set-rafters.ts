@@ -1,4 +1,13 @@
-import { planeAt, SAME_POINT_MM, v2, v3, type Vec2, SAME_WAY_SINE } from '../../geom';
+import {
+  SLACK_MM,
+  SLACK_SINE,
+  planeAt,
+  SAME_POINT_MM,
+  v2,
+  v3,
+  type Vec2,
+  SAME_WAY_SINE,
+} from '../../geom';
 import { heightAt } from '../../roof';
 import { plumbKeep } from '../member/board';
 import { isRafter, type Kind } from '../../kinds';
@@ -40,7 +49,7 @@ export interface RafterPlace {
 /** What an open end runs on past the longest point its cheek can have, in thicknesses. */
 const TO_SPARE = 4;
 /** A rafter whose shorter face is less than this has no wood to nail. mm */
-const LEAST_FACE_MM = 1;
+const LEAST_FACE_MM = SLACK_MM.nothing;
 
 /** Where the span's theory line starts: over the plate's outside face, or on the line it stands on. */
 export const startOf = ({ foot, low }: Span): number => foot?.v ?? low.v;
@@ -67,7 +76,7 @@ const atLine = (end: SpanEnd, at: CutAt, uphill: Vec2): PlanCut | null => {
 };
 
 /** A wall covered to within this of its corner is covered to the corner. mm */
-const AT_CORNER_MM = 1;
+const AT_CORNER_MM = SLACK_MM.nothing;
 
 /** Near a corner, a tail can reach the fascia of the next side too. */
 const cornerTails = (site: Site, span: Span): PlanCut[] => {
@@ -121,7 +130,7 @@ const runsOn = (site: Site, { slope }: Span, { beside, stop }: SpanEnd): number 
 /** Room for a cheek on a valley that runs on across the slope, whatever its angle. mm */
 const FAR_MM = 1000;
 /** A line nearer than this to the slope's own direction parts no rafters. */
-const LEAST_SINE = 0.03;
+const LEAST_SINE = SLACK_SINE.side;
 
 const cutByOwnEnds = (
   site: Site,

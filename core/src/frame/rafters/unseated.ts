@@ -1,4 +1,4 @@
-import { v2, v3 } from '../../geom';
+import { SLACK_MM, v2, v3 } from '../../geom';
 import type { Problem } from '../../problem';
 import { inDegrees, inMm, leastMm, say } from '../../sentence';
 import { degrees } from '../../units';
@@ -8,7 +8,7 @@ import type { SetRafter } from './set-rafters';
 import type { Site } from '../site';
 
 /** Wood that a seat must take out of a timber at the least, plumb. mm */
-const LEAST_NOTCH_MM = 1;
+const LEAST_NOTCH_MM = SLACK_MM.nothing;
 
 const plumb = ({ stock, axis }: Member): number => stock.depth / Math.cos(axis.slopeRad);
 

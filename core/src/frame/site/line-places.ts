@@ -1,10 +1,19 @@
-import { chordOf, intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../../geom';
+import {
+  SLACK_MM,
+  chordOf,
+  intervals,
+  v2,
+  v3,
+  type Interval,
+  type Vec2,
+  type Vec3,
+} from '../../geom';
 import { heightAt, isOnePoint, LINE_TIMBER, runsThrough, type RoofLine } from '../../roof';
 import { memberId } from '../member/member';
 import { blockAt, blocksOf, runFrom, sideAt, slopeAt, stockOf, type Site } from '.';
 
 /** What lies this near a wall's face, an eave or a slope's edge is on it. mm */
-const NEAR_MM = 0.05;
+const NEAR_MM = SLACK_MM.place;
 
 /** Where a hip or valley comes down on the plates. */
 export interface Foot {

@@ -1,4 +1,4 @@
-import { chordWithin, v2, v3, type Interval, type Vec3 } from '../../geom';
+import { SLACK_SINE, chordWithin, v2, v3, type Interval, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import { isPost, isRafter, isTie } from '../../kinds';
 import { gablePlatesOf, plateWidthOf, type Plate } from '../../roof';
@@ -19,7 +19,7 @@ const THINNEST_MM = 12;
 /** Just inside its edges. mm */
 const INSIDE_MM = 3;
 /** A tie that turns further than this from a wall, as a sine, does not run beside it. */
-const ALONG = 0.02;
+const ALONG = SLACK_SINE.along;
 /** Shorter stretches of wall want none. mm */
 const SHORTEST_MM = 60;
 

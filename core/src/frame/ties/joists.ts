@@ -1,4 +1,4 @@
-import { halfSpace, SAME_POINT_MM, v2, type Vec2, type Vec3 } from '../../geom';
+import { SLACK_MM, halfSpace, SAME_POINT_MM, v2, type Vec2, type Vec3 } from '../../geom';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { inMm, mostMm, say } from '../../sentence';
@@ -21,7 +21,7 @@ import {
 import { pairedRidges, type Pair, type PairedRidge } from './pairs';
 
 /** Plates nearer to one height than this are level. mm */
-const LEVEL_PLATES_MM = 0.5;
+const LEVEL_PLATES_MM = SLACK_MM.beside;
 
 const plumbCut = (at: 'top' | 'bottom', p: Vec3, outward: Vec2): EndCut => ({
   at,

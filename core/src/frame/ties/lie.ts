@@ -1,4 +1,4 @@
-import { v2, v3, type HalfSpace, type Vec3 } from '../../geom';
+import { SLACK_MM, v2, v3, type HalfSpace, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import type { Slope } from '../../roof';
 import { say } from '../../sentence';
@@ -117,10 +117,10 @@ export const everyPair = (
 };
 
 /** A corner that stands above its slope by less than this is left. mm */
-export const CLIPPED_MM = 0.05;
+export const CLIPPED_MM = SLACK_MM.place;
 
 /** A tie that reaches past a wall's outside face by less than this is within it. mm */
-const AT_WALL_MM = 0.5;
+const AT_WALL_MM = SLACK_MM.beside;
 
 /** Whether a tie lies wholly inside the walls of its block: beside a gable's first rafter there is an outside, too. */
 export const insideWalls = (site: Site, { block, frame, axis, stock }: Member): boolean => {

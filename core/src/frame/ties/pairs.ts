@@ -1,4 +1,4 @@
-import { PARALLEL_SINE, v2, v3, type Vec2 } from '../../geom';
+import { SLACK_MM, PARALLEL_SINE, v2, v3, type Vec2 } from '../../geom';
 import type { Slope } from '../../roof';
 import { planPoint } from '../site/slope-plan';
 import type { Primary } from '../primary';
@@ -28,9 +28,9 @@ export interface PairedRidge {
 }
 
 /** Two centre lines this near run on into each other: the tie lies flat on both. mm */
-const SAME_LINE_MM = 0.05;
+const SAME_LINE_MM = SLACK_MM.place;
 /** Two rafters whose upper ends are this near lean on one ridge. mm */
-const SAME_RIDGE_MM = 1;
+const SAME_RIDGE_MM = SLACK_MM.nothing;
 
 const highPoint = ({ span: { slope, station, high } }: SetRafter): Vec2 =>
   planPoint(slope, station.u, high.v);

@@ -1,4 +1,4 @@
-import { v2, v3, type Vec3 } from '../../geom';
+import { SAME_WAY_SINE, SLACK_MM, v2, v3, type Vec3 } from '../../geom';
 import { eaveSlope } from '../../roof';
 import { clashing } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
@@ -9,7 +9,7 @@ import { below, slopeCut } from './lie';
 
 /** A joist further from its rafter than this is not packed out to it; nearer than the least, they touch. mm */
 export const MOST_SPACER_MM = 60;
-const LEAST_SPACER_MM = 0.5;
+const LEAST_SPACER_MM = SLACK_MM.beside;
 /** How long a spacer block is, in depths of its joist: enough for nails in two rows. */
 const DEPTHS_LONG = 2;
 
@@ -28,7 +28,7 @@ const besideOf = (rafter: Member, joists: readonly Member[]): Beside | null => {
   const found = joists.flatMap((joist): Beside[] => {
     const { frame, axis, stock } = joist;
     if (joist.block !== rafter.block) return [];
-    if (Math.abs(v2.cross(heading, v3.inPlan(frame.a))) > 1e-6) return [];
+    if (Math.abs(v2.cross(heading, v3.inPlan(frame.a))) > SAME_WAY_SINE) return [];
     const from = v2.sub(v3.inPlan(frame.origin), foot);
     const t = -v2.dot(from, v3.inPlan(frame.a));
     // It lies over this rafter's plate.

@@ -1,4 +1,4 @@
-import { lineCrossing, v2, type Vec2 } from '../../geom';
+import { SLACK_MM, lineCrossing, v2, type Vec2 } from '../../geom';
 import {
   depthBehind,
   hasLength,
@@ -22,7 +22,7 @@ const wallUnder = (block: Block, other: Block): number => {
 };
 
 /** An inner end as near as this to the middle of the block was carried there, and goes with it. mm */
-const MIDDLE_MM = 1;
+const MIDDLE_MM = SLACK_MM.nothing;
 
 /** A wall that comes out another by no more than this was measured anew; by more, the house is another. mm */
 const MEASURED_ANEW_MM = 150;
@@ -130,7 +130,7 @@ export interface Standing {
 }
 
 /** Nearer than this to the shape it was added in, it has that shape. mm */
-const AS_ADDED_MM = 1;
+const AS_ADDED_MM = SLACK_MM.nothing;
 
 /** Where a wing or a lean-to stands; null for a part that is no rectangle on another's wall. */
 export const standingOn = (job: Job, index: number): Standing | null => {

@@ -1,4 +1,4 @@
-import { v2, type Vec2 } from '../../geom';
+import { SLACK_MM, v2, type Vec2 } from '../../geom';
 import type { Block } from '../schema';
 
 /** Where a wing or a lean-to stands on a wall. mm */
@@ -27,7 +27,7 @@ export interface Wall {
 const OUT_OF_SQUARE = Math.tan(Math.PI / 36);
 
 /** A point this near to the line of the wall beside is on it, and a part's side flush with its wall's end. mm */
-export const IN_LINE_MM = 1;
+export const IN_LINE_MM = SLACK_MM.nothing;
 
 /** How a line that goes in from a wall leans along it, for each millimetre out. */
 const leanOf = (way: Vec2, along: Vec2): number => {

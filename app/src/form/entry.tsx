@@ -1,9 +1,10 @@
-import { memo, useEffect, useId, useRef, useState } from 'react';
+import { memo, useEffect, useId, useReducer, useRef } from 'react';
 import Crosshair from 'lucide-react-native/icons/crosshair';
 import { TextInput, View, type TextInputKeyPressEvent } from 'react-native';
 import { useInstrumentFor } from '../instruments/connected';
 import { readingText, type Gives, type Taken } from '../instruments/instrument';
 import { Button } from '../ui/button';
+import { draftIn, keysOut, nextState, openedWith } from './entry-state';
 import type { Reading } from '../ui/length-entry';
 import { useTerms } from '../ui/terms';
 import { Figure, Small, Strong } from '../ui/text';
@@ -111,22 +112,17 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
     props;
   const { onPutBack, of, takes } = props;
   const instrument = useInstrumentFor(takes);
-  /** What stands in the field as an instrument read it; null once a key was pressed. */
-  const taken = useRef<Taken | null>(null);
   const say = useTerms();
   const name = say(of === undefined ? label : `${of}, ${label.toLowerCase()}`);
-  const [typed, setDraft] = useState<string | null>(hand?.typedBefore ?? null);
-  /** What stood in the field when it was taken up. */
-  const [stood, setStood] = useState(written);
-  /** Why what was left standing here does not count. */
-  const [stuck, setStuck] = useState<string | null>(null);
-  const [focused, setFocused] = useState(false);
-  const [open, setOpen] = useState(false);
+  const [state, tell] = useReducer(nextState, hand?.typedBefore, openedWith);
   const input = useRef<TextInput>(null);
   const selection = useRef<Selection | null>(null);
   /** No key has been pressed since the field was taken up. */
   const untouched = useRef(false);
   const id = useId();
+  const typed = draftIn(state);
+  const open = keysOut(state);
+  const focused = state.is === 'in-hand';
   // What stood typed and not taken may have come to count by another field: then it is no draft any more.
   const left = typed === null ? null : read(typed);
   const counts = !open && left?.ok === true && left.written === written;
@@ -134,76 +130,57 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
   const text = draft ?? written;
   const reading = read(text);
   const unread = draft !== null && !reading.ok ? reading.text : undefined;
+  const stuck = state.is === 'refused' || state.is === 'stuck' ? state.why : null;
   const fault = unread ?? problem ?? (counts ? undefined : (stuck ?? undefined));
 
   const type = (next: string, by: Taken | null = null): void => {
     untouched.current = false;
-    taken.current = by;
-    setDraft(next);
-    setStuck(null);
+    const stood = focused ? state.stood : written;
+    tell({ does: 'type', text: next, written, by });
     hand?.keepTyped(next === stood ? null : next);
     const result = read(next);
     onFault(!result.ok);
     if (!result.ok || (hand !== undefined && next === stood)) hand?.withdraw();
     else onValue(result.value);
   };
-  // The keys fold away only after the tap that took the focus has landed: nothing moves under the thumb.
-  const folding = useRef<ReturnType<typeof setTimeout> | null>(null);
-  const stay = (): void => {
-    if (folding.current !== null) clearTimeout(folding.current);
-  };
-  const fold = (taken: boolean): void => {
-    stay();
-    folding.current = setTimeout(() => {
-      setOpen(false);
-      if (taken) setDraft(null);
-    }, FOLD_MS);
-  };
   const leave = (): void => {
-    setFocused(false);
+    if (!focused) return;
     // What cannot be read, or is refused, stays as typed, with its message.
     if (!reading.ok) {
-      fold(false);
+      tell({ does: 'leave', taken: false, why: null });
       return;
     }
-    const by = taken.current === null ? '' : ` (${taken.current.source})`;
-    const said = `${name}: ${stood} → ${reading.written}${by}`;
-    if (hand !== undefined && !hand.leave(said, taken.current)) {
-      setStuck(problem ?? null);
-      fold(false);
+    const by = state.by === null ? '' : ` (${state.by.source})`;
+    const said = `${name}: ${state.stood} → ${reading.written}${by}`;
+    if (hand !== undefined && !hand.leave(said, state.by)) {
+      tell({ does: 'leave', taken: false, why: problem ?? null });
       return;
     }
     hand?.keepTyped(null);
-    taken.current = null;
-    fold(true);
+    tell({ does: 'leave', taken: true, why: null });
   };
+  // The keys fold away only after the tap that took the focus has landed: nothing moves under the thumb.
+  const folding = open && !focused;
+  useEffect(() => {
+    if (!folding) return undefined;
+    const folded = setTimeout(() => tell({ does: 'fold' }), FOLD_MS);
+    return () => clearTimeout(folded);
+  }, [folding]);
   const enter = (): void => {
-    stay();
     untouched.current = true;
     // After the touch has set its caret; a key that came first is not written over.
     setTimeout(() => {
       const element = onThePage(input.current);
       if (untouched.current) element?.select();
     });
-    setFocused(true);
-    setOpen(true);
+    tell({ does: 'take-up', written });
     hand?.takeUp();
-    if (draft === null) {
-      setDraft(written);
-      setStood(written);
-      return;
-    }
     // Typed before and not taken: taken up again where it was left.
-    setStood(written);
-    const result = read(draft);
-    if (result.ok) onValue(result.value);
+    const again = draft === null ? null : read(draft);
+    if (again?.ok === true) onValue(again.value);
   };
   const putBack = (): void => {
-    stay();
-    taken.current = null;
-    setDraft(null);
-    setOpen(false);
-    setStuck(null);
+    tell({ does: 'put-back' });
     onFault(false);
     hand?.keepTyped(null);
     hand?.putBack();
@@ -220,10 +197,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
     requestAnimationFrame(() => element?.setSelectionRange(caret, caret));
   };
   // Taken off the screen with something in hand: as if it were left.
-  const leaving = useStable(() => {
-    stay();
-    if (focused) leave();
-  });
+  const leaving = useStable(leave);
   useEffect(() => leaving, [leaving]);
   // The field itself is drawn anew for what stands in it, not for each value it would be left at.
   const onType = useStable((next: string) => type(next));

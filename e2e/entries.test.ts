@@ -204,7 +204,8 @@ it('carries view and part in the address, and names each page', async () => {
   await goTo(page, 'roof');
   await press(page, 'Side');
   await press(page, 'wing');
-  const url = new URL(page.url());
+  await page.waitForFunction(() => location.search.includes('part='));
+  const url = new URL(await page.evaluate(() => location.href));
   expect([url.searchParams.get('view'), url.searchParams.get('part')]).toEqual(['side', '1']);
   expect(await page.title()).toBe('Roof · Heron Slip · Ogee');
   const shared = await openPage(browser, PHONE);

@@ -96,11 +96,13 @@ export class Solving {
       this.running = null;
       this.thread.restart('a newer edit');
     }
-    // A roof of another time is shown for this job's only where it is of this very job.
-    const isOther = this.former !== null && !sameJob(this.former.job, job);
-    if (isOther) this.set({ problems: NONE, solving: 'working' });
+    // A roof of another time that is of this very job is not called late: it says itself that it is being proved.
+    const { former } = this;
+    const isFormer = former !== null && sameJob(former.job, job);
+    if (former !== null && !isFormer) this.set({ problems: NONE, solving: 'working' });
+    const late = isFormer ? SLOW_MS : MARKED_MS;
     this.marks = [
-      setTimeout(() => this.set({ problems: NONE, solving: 'working' }), MARKED_MS),
+      setTimeout(() => this.set({ problems: NONE, solving: 'working' }), late),
       setTimeout(() => this.set({ problems: NONE, solving: 'slow' }), SLOW_MS),
     ];
     this.run();

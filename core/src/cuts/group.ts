@@ -145,7 +145,10 @@ export const handOf = ({ member, shape, reaches }: Piece): keyof Hands => {
       ({ normal }: CutShape) => Math.abs(normal[1]),
       ({ normal, offMm }: CutShape) => (normal[1] * offMm) / reaches.longest.length,
     ].map((of) => total('bottom', of) - total('top', of));
-    const told = [Math.abs(start) - Math.abs(end), start - end, -sum('flat', 0), most, reach];
+    // Two ends alike, and a lip at one of them: its own cuts tell at which.
+    const notch = [-sum('seat', 0), -sum('heel', 0)];
+    const flats = -sum('flat', 0);
+    const told = [Math.abs(start) - Math.abs(end), start - end, flats, most, reach, ...notch];
     return firstTold(told) > 0 ? 'left' : 'right';
   }
   if (Math.abs(reaches.leftOver) > CUT_ALIKE_MM) return reaches.leftOver > 0 ? 'left' : 'right';

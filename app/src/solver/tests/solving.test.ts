@@ -145,7 +145,8 @@ describe('the roof on screen', () => {
     const { roof } = opened.read();
     expect(roof).toMatchObject({ proved: false, job: kept.job });
     opened.solve(job(9000));
-    // It is of this very job: not called stale.
+    // It is of this very job: not called stale, however long it takes.
+    await later(1000);
     expect(opened.read().solving).toBe('current');
     solver.asked[1]!.answer();
     await later(0);

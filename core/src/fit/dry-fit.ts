@@ -4,36 +4,36 @@ import type { Job } from '../job';
 import type { Roof } from '../roof';
 import { say } from '../sentence';
 import { bearingsOf } from './roof/bearings';
-import { hipBracesAmiss } from './purlins/hip-braces';
+import { checkHipBraces } from './purlins/hip-braces';
 import { overAllKinds } from '../kinds';
-import { backingAmiss } from './ties/backing';
+import { checkBacking } from './ties/backing';
 import { bareGaps } from './eaves/blocking';
-import { openingsAmiss } from './openings/openings';
-import { postsAmiss } from './walls/posts';
-import { shortJoistsAmiss } from './ties/short-joists';
-import { spacersAmiss } from './ties/spacers';
+import { checkOpenings } from './openings/openings';
+import { checkPosts } from './walls/posts';
+import { checkShortJoists } from './ties/short-joists';
+import { checkSpacers } from './ties/spacers';
 import { floating } from './contact/carried';
 import { contactsOf, touchingBy, type Touching } from './contact/contacts';
 import { bareEaves, leaningEnds, openMitres } from './eaves/eaves';
 import { frameOnSite, middleOf, type FrameOnSite, type Laid } from './frame-on-site';
 import { outOfPlane } from './roof/in-place';
-import { gableEndsAmiss } from './gables/gable-ends';
-import { cheekStudsAmiss } from './laid-on/cheek-studs';
-import { gableStudsAmiss } from './gables/gable-studs';
-import { laidOnAmiss } from './laid-on/laid-on';
+import { checkGableEnds } from './gables/gable-ends';
+import { checkCheekStuds } from './laid-on/cheek-studs';
+import { checkGableStuds } from './gables/gable-studs';
+import { checkLaidOn } from './laid-on/laid-on';
 import { offLayout } from './roof/layout';
-import { ledgersAmiss } from './walls/ledgers';
+import { checkLedgers } from './walls/ledgers';
 import { bareLines } from './roof/lines';
 import { neighboursOf } from './contact/neighbours';
 import { overlapsOf, type Overlap } from './contact/overlaps';
 import { isEavePlate, isMember, place, type Body, type Placed } from './contact/placed';
 import type { FitProblem, FitReport } from './report';
-import { purlinsAmiss } from './purlins/purlins';
-import { roofPurlinsAmiss } from './purlins/roof-purlins';
+import { checkPurlins } from './purlins/purlins';
+import { checkRoofPurlins } from './purlins/roof-purlins';
 import { openScarfs } from './roof/scarfs';
 import { bareStrips } from './roof/strips';
-import { strutsAmiss } from './purlins/struts';
-import { tiesAmiss } from './ties/ties';
+import { checkStruts } from './purlins/struts';
+import { checkTies } from './ties/ties';
 
 const overlapProblem = ({ one, other, mm3, at }: Overlap<Body>): FitProblem => {
   const cm3 = (mm3 / 1000).toFixed(1);
@@ -78,7 +78,7 @@ const floatingProblem = (placed: Placed): FitProblem => ({
 });
 
 /** Wood that members share, of those pairs that are asked about. mm³ */
-export const overlapsAmiss = (
+export const checkOverlaps = (
   members: readonly Member[],
   markOf: (id: string) => string,
   asked: (one: Member, other: Member) => boolean,
@@ -133,22 +133,22 @@ const CHECKS = overAllKinds([
     check: check(offLayout),
   },
   { kinds: ['blocking'], check: check(bareGaps) },
-  { kinds: ['barge', 'lookout'], check: gableEndsAmiss },
-  { kinds: ['gable-stud'], check: gableStudsAmiss },
-  { kinds: ['cheek-stud'], check: cheekStudsAmiss },
-  { kinds: ['ledger'], check: ledgersAmiss },
-  { kinds: ['under-purlin'], check: purlinsAmiss },
-  { kinds: ['strut'], check: strutsAmiss },
-  { kinds: ['hip-brace'], check: check(hipBracesAmiss) },
-  { kinds: ['roof-purlin', 'purlin-between'], check: roofPurlinsAmiss },
-  { kinds: ['rafter-tie', 'collar-tie'], check: tiesAmiss },
-  { kinds: ['rafter-tie'], check: shortJoistsAmiss },
-  { kinds: ['spacer'], check: spacersAmiss },
-  { kinds: ['backing'], check: backingAmiss },
-  { kinds: ['post', 'beam'], check: postsAmiss },
+  { kinds: ['barge', 'lookout'], check: checkGableEnds },
+  { kinds: ['gable-stud'], check: checkGableStuds },
+  { kinds: ['cheek-stud'], check: checkCheekStuds },
+  { kinds: ['ledger'], check: checkLedgers },
+  { kinds: ['under-purlin'], check: checkPurlins },
+  { kinds: ['strut'], check: checkStruts },
+  { kinds: ['hip-brace'], check: check(checkHipBraces) },
+  { kinds: ['roof-purlin', 'purlin-between'], check: checkRoofPurlins },
+  { kinds: ['rafter-tie', 'collar-tie'], check: checkTies },
+  { kinds: ['rafter-tie'], check: checkShortJoists },
+  { kinds: ['spacer'], check: checkSpacers },
+  { kinds: ['backing'], check: checkBacking },
+  { kinds: ['post', 'beam'], check: checkPosts },
   { kinds: [], check: openScarfs },
-  { kinds: ['trimmer', 'header', 'opening-jack', 'false-tail'], check: check(openingsAmiss) },
-  { kinds: ['sleeper'], check: laidOnAmiss },
+  { kinds: ['trimmer', 'header', 'opening-jack', 'false-tail'], check: check(checkOpenings) },
+  { kinds: ['sleeper'], check: checkLaidOn },
 ]);
 
 /**

@@ -1,7 +1,7 @@
 import type { Member } from '../frame';
 import { standsAlready, type Job } from '../job';
 import type { Roof } from '../roof';
-import { dryFit, overlapsAmiss, unlisted } from './dry-fit';
+import { dryFit, checkOverlaps, unlisted } from './dry-fit';
 import type { FitReport } from './report';
 
 /** Two reports in one: what was proved of both, the worst of either. */
@@ -50,7 +50,7 @@ export const prove = (
     }),
   ];
   const all = reports.reduce(together);
-  const crossed = overlapsAmiss(members, markOf, (one, other) => one.block !== other.block);
+  const crossed = checkOverlaps(members, markOf, (one, other) => one.block !== other.block);
   return {
     ...all,
     worstOverlap: Math.max(all.worstOverlap, crossed.worstMm3),

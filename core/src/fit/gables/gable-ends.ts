@@ -80,7 +80,7 @@ const reachOf = (
 
 /** A top corner this near to the roof's plane comes to it. mm */
 const TOUCHING_MM = SLACK_MM.layout;
-/** As much lower the last lookout may stand out of square: it comes in beside the ridge, which leaves the slope's level. mm */
+/** How far below the others the last lookout of a gable out of square may stand, because it comes in beside the ridge. mm */
 const CLEAR_MM = 90;
 
 /** Of a housing's bottom this much may be bare: rounding. mm² */
@@ -124,7 +124,7 @@ const emptyHousings = ({ members }: FrameOnSite, touching: Touching): FitProblem
  * Whether each barge has its lookouts: evenly, from the tail up to where the next would come into the peak, no
  * further apart than the rafters.
  */
-export const gableEndsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkGableEnds = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const { job, members } = site;
   const { barge: stock, lookout } = job.timber;
   if (stock === undefined || lookout === undefined) return [];

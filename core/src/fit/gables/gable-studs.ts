@@ -146,7 +146,7 @@ const besideRafter = (stud: Placed, { side }: Gable, touching: Touching): boolea
 };
 
 /** Whether each gable has its studs, plumb and flush in its wall, on their places and none missing. */
-export const gableStudsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkGableStuds = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const stock = site.job.timber.gableStud;
   if (stock === undefined) return [];
   const studs = site.members.filter(({ member }) => member.kind === 'gable-stud');

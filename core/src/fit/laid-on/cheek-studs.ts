@@ -27,7 +27,7 @@ const heightOver = (site: FrameOnSite, side: SideLine, p: Vec2): number => {
 };
 
 /** Whether a dormer's cheeks have their studs: plumb, flush, on their places, from the sheathing up to what they carry. */
-export const cheekStudsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkCheekStuds = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const { laid, job, roof } = site;
   const sides = roof.blocks[0]?.sides ?? [];
   const [front] = sides;

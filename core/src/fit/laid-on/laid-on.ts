@@ -86,7 +86,7 @@ const bareOf = (
 };
 
 /** How what is laid on another roof lies there: nothing in its sheathing, each foot flat on it or on its sleeper. */
-export const laidOnAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkLaidOn = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const { laid, job, members } = site;
   if (laid === null) return [];
   const { deck, chalk } = laid.on;

@@ -149,7 +149,7 @@ const bareTails = (
 };
 
 /** Whether each opening is kept clear, between trimmers on its two sides and headers below and above. */
-export const openingsAmiss = (site: FrameOnSite): FitProblem[] =>
+export const checkOpenings = (site: FrameOnSite): FitProblem[] =>
   keptClear(site).flatMap((kept): FitProblem[] => {
     const { side, slope, along, up, name } = kept;
     const corner = (a: number, u: number): Vec2 => cornerOf(kept, a, u);

@@ -73,7 +73,7 @@ const offPlace = ({ corners, member }: Placed, wanted: Wanted, place: Place): nu
 };
 
 /** Whether each hip that wants a brace has it, on its wall or tie beam, under its place, plumb under the hip. */
-export const hipBracesAmiss = (site: FrameOnSite): FitProblem[] => {
+export const checkHipBraces = (site: FrameOnSite): FitProblem[] => {
   const braces = site.members.filter(({ member }) => member.kind === 'hip-brace');
   const all = site.job.hipBraces ?? [];
   const missing = all.length - braces.length;

@@ -136,7 +136,7 @@ const endHolds = (
 ): boolean => bears || atGable(site, member, face) || onMiddleOf(site, face, ['hip', 'valley']);
 
 /** How each purlin lies: against the rafters, at its distance, its ends where they belong, its lips against the hip. */
-const liesAmiss = (
+const checkLies = (
   site: FrameOnSite,
   placed: Placed,
   lain: Lain | null,
@@ -238,11 +238,11 @@ const bareLevels = (
   });
 
 /** How the purlins under the rafters lie, and where one is wanted and missing. */
-export const purlinsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkPurlins = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const under = site.members.filter((placed) => purlinLies(site, placed) === 'under');
   const all = under.map((placed) => ({ placed, on: lainUnder(site, placed) }));
   return [
-    ...all.flatMap(({ placed, on }) => liesAmiss(site, placed, on, touching)),
+    ...all.flatMap(({ placed, on }) => checkLies(site, placed, on, touching)),
     ...bareLevels(
       site,
       all.flatMap(({ placed, on }) => (on === null ? [] : [{ placed, on }])),

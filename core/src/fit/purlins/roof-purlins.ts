@@ -109,7 +109,7 @@ const rowStart = ({ line }: Side, { distance }: PurlinRow): Vec2 =>
   v2.add(line.start, v2.scale(line.inward, distance));
 
 /** How a purlin lies: its face on the rafters or flush with them, on a row, its ends where they belong. */
-const liesAmiss = (
+const checkLies = (
   site: FrameOnSite,
   sides: readonly Side[],
   placed: Placed,
@@ -273,14 +273,14 @@ const bareRows = (site: FrameOnSite, sides: readonly Side[]): FitProblem[] =>
   );
 
 /** How the purlins over and between the rafters lie, and where one is wanted and missing. */
-export const roofPurlinsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkRoofPurlins = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const sides = sidesOf(site);
   const own = site.members.flatMap((placed) => {
     const lies = purlinLies(site, placed);
     return lies === 'over' || lies === 'between' ? [{ placed, lies }] : [];
   });
   return [
-    ...own.flatMap(({ placed, lies }) => liesAmiss(site, sides, placed, lies, touching)),
+    ...own.flatMap(({ placed, lies }) => checkLies(site, sides, placed, lies, touching)),
     ...bareRows(site, sides),
   ];
 };

@@ -82,7 +82,7 @@ const offPlace = (
 };
 
 /** Whether each purlin that wants struts has them: on their wall, in their places, none missing. */
-export const strutsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkStruts = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const struts = site.members.filter(({ member }) => member.kind === 'strut');
   return site.job.purlins.flatMap((wanted): FitProblem[] => {
     const side = site.roof.blocks.find(({ id }) => id === wanted.block)?.sides[wanted.side];

@@ -79,7 +79,7 @@ const reachOf = ({ line, outline }: Plate): Interval => {
 };
 
 /** Where ceiling backing is wanted: how it lies, and what of a wall's inside has none. */
-export const backingAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkBacking = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const stock = site.job.timber.backing;
   const ties = site.members.filter(({ member }) => member.kind === 'rafter-tie');
   if (stock === undefined || ties.length === 0) return [];

@@ -97,7 +97,7 @@ const hasNoRoom = (
 };
 
 /** How the short joists at a hip's end lie, and which rafters of an end wall want one and have none. */
-export const shortJoistsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkShortJoists = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   if (site.job.rafterTies?.atHips !== 'short') return [];
   const ties = site.members.filter(({ member }) => member.kind === 'rafter-tie');
   const short = ties.filter((tie) => isShortJoist(tie, touching));

@@ -31,7 +31,7 @@ const acrossOf = ({ corners }: Placed, from: Vec2, left: Vec2): readonly [number
 };
 
 /** How the spacer blocks lie, and the gaps between rafters and ties that want one and have none. */
-export const spacersAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkSpacers = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   if (site.job.rafterTies?.spacers !== true) return [];
   const spacers = site.members.filter(({ member }) => member.kind === 'spacer');
   const ties = site.members.filter(({ member }) => member.kind === 'rafter-tie');

@@ -174,7 +174,7 @@ const rafterTieLies = (
 };
 
 /** How the ties lie, and which pairs of rafters want one and have none. */
-export const tiesAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkTies = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const { collarTies, rafterTies } = site.job;
   const problems: FitProblem[] = [];
   const tied: Readonly<Record<TieKind, Set<Placed>>> = {

@@ -70,7 +70,7 @@ const topOff = ({ job }: FrameOnSite, { corners }: Placed, { z, rise }: LeanedOn
   );
 
 /** Whether each wall that rafters lean against has its ledger: flat against it, from end to end. */
-export const ledgersAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkLedgers = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   if (site.job.timber.ledger === undefined) return [];
   const ledgers = site.members.filter(({ member }) => member.kind === 'ledger');
   const ofWall = ({ block, side }: LeanedOn): Placed[] =>

@@ -45,7 +45,7 @@ const endHolds = (beam: Placed, u: number, side: SideLine, touching: Touching): 
     );
   });
 
-const beamAmiss = (
+const checkBeam = (
   site: FrameOnSite,
   one: PostedEave,
   beam: Placed,
@@ -73,7 +73,7 @@ const placesOf = ({ side, spacing }: PostedEave, wide: number): number[] =>
   intervals.evenly(wide / 2, side.lengthMm - wide / 2, spacing);
 
 /** Whether each eave that stands on posts has its beam under the plate, and its posts under that. */
-export const postsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] => {
+export const checkPosts = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const { post: stock } = site.job.timber;
   const all = site.members.filter(({ member }) => member.kind === 'post');
   return postedEaves(site.job, site.roof).flatMap((one): FitProblem[] => {
@@ -125,7 +125,7 @@ export const postsAmiss = (site: FrameOnSite, touching: Touching): FitProblem[] 
         }),
     );
     return [
-      ...beams.flatMap((beam) => beamAmiss(site, one, beam, touching)),
+      ...beams.flatMap((beam) => checkBeam(site, one, beam, touching)),
       ...placed,
       ...bare.map((u) =>
         nothing(

@@ -69,13 +69,8 @@ export default tseslint.config(
   {
     // One ruler of slacks: `geom/tolerance.ts` names each by unit and purpose.
     files: ['core/src/**/*.ts'],
-    // What is told, and steps that a guess is refined by, are no slacks.
-    ignores: [
-      'core/src/geom/tolerance.ts',
-      'core/src/sentence.ts',
-      'core/src/test-fit/rank.ts',
-      '**/tests/**',
-    ],
+    // The steps that a guess is refined by are no slacks.
+    ignores: ['core/src/geom/tolerance.ts', 'core/src/test-fit/rank.ts', '**/tests/**'],
     rules: {
       'no-restricted-syntax': [
         'error',
@@ -87,6 +82,16 @@ export default tseslint.config(
         {
           selector:
             'VariableDeclarator[id.name=/_(ALONG|NEAR|SAME)|^(ALONG|NEAR|SAME)/] > Literal[value<=0.1][value>0]',
+          message: 'A slack is a mark of the ruler in geom/tolerance.ts.',
+        },
+        {
+          selector:
+            'Program > VariableDeclaration > VariableDeclarator > Literal[value<0.01][value>0]',
+          message: 'A slack is a mark of the ruler in geom/tolerance.ts.',
+        },
+        {
+          selector:
+            'Program > ExportNamedDeclaration > VariableDeclaration > VariableDeclarator > Literal[value<0.01][value>0]',
           message: 'A slack is a mark of the ruler in geom/tolerance.ts.',
         },
         {

@@ -1,27 +1,32 @@
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import lighthouse from 'lighthouse';
 import puppeteer from 'puppeteer-core';
+import { keyToFigure, reopened } from './bench-figures.mjs';
+import {
+  byId,
+  KEYS,
+  median,
+  openPage,
+  PHONE,
+  pressAgain,
+  quiet,
+  say,
+  SETTLED_MS,
+  spread,
+  wallInHand,
+  WIDE,
+} from './bench-page.mjs';
 import { findBrowser } from './install.mjs';
 import { ROOT } from './run.mjs';
 
 /** What a framer waits for, measured in a real Chromium on the built app. Beside each figure stands what is wanted. */
-const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true };
-const WIDE = { width: 1280, height: 800 };
-const KEYS = 11;
 /** From when on a task of the main thread counts as long. ms */
 const LONG_MS = 50;
 const OLD_PHONE = 4;
-/** Long after the last that a key does, its roof drawn. ms */
-const SETTLED_MS = 800;
-
-const say = (line) => process.stdout.write(`${line}\n`);
-const median = (numbers) => [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)];
-const spread = (numbers) =>
-  `median ${median(numbers).toFixed(1)} ms (least ${Math.min(...numbers).toFixed(1)}, most ${Math.max(...numbers).toFixed(1)}; ${numbers.length} runs)`;
 
 /** Hipped houses of 12 by 7 m in rows, as many as make so many boards. */
 const row = (name, houses, spacing) => ({
@@ -78,49 +83,6 @@ const startServer = async () => {
   return { base, create, stop: () => server.kill('SIGTERM') };
 };
 
-const byId = (id) => `[data-testid="${id}"]`;
-
-/** What a page's main thread has done so far: its own work, and by the clock, where it waits for a core too. ms */
-const counterOf = async (page, timeDomain) => {
-  const cdp = await page.createCDPSession();
-  await cdp.send('Performance.enable', { timeDomain });
-  return async () => {
-    const { metrics } = await cdp.send('Performance.getMetrics');
-    return metrics.find(({ name }) => name === 'TaskDuration').value * 1000;
-  };
-};
-
-/** A page with the profiler's counters at hand. */
-const openPage = async (browser, size, slower = 1) => {
-  const context = await browser.createBrowserContext();
-  const page = await context.newPage();
-  await page.setViewport(size);
-  const cdp = await page.createCDPSession();
-  const workMs = await counterOf(page, 'threadTicks');
-  const busyMs = await counterOf(page, 'timeTicks');
-  /** Long tasks since the last call. */
-  const longTasks = () => page.evaluate(() => globalThis.tasks.splice(0));
-  await page.evaluateOnNewDocument(() => {
-    globalThis.tasks = [];
-    new globalThis.PerformanceObserver((list) => {
-      for (const { duration } of list.getEntries()) globalThis.tasks.push(duration);
-    }).observe({ type: 'longtask', buffered: true });
-  });
-  const slowDown = (rate) => page.emulateCPUThrottling(rate);
-  if (slower !== 1) await slowDown(slower);
-  return { page, cdp, workMs, busyMs, longTasks, slowDown, close: () => context.close() };
-};
-
-/** Waits until the main thread has had nothing to do for a while. */
-const quiet = async ({ page, busyMs }, forMs = 250) => {
-  for (let last = await busyMs(); ;) {
-    await new Promise((resolve) => setTimeout(resolve, forMs));
-    const now = await busyMs();
-    if (now - last < 5) return page;
-    last = now;
-  }
-};
-
 /** Bytes that the first visit of an address fetches before the page stands. */
 const firstLoad = async (browser, url, ready) => {
   const opened = await openPage(browser, PHONE);
@@ -145,17 +107,7 @@ const keystrokes = async (browser, url, size, slower) => {
   const opened = await openPage(browser, size);
   const { page } = opened;
   await page.goto(url);
-  const field = 'input[data-testid="field-blocks.0.outline.1"]';
-  await page.waitForSelector(field, { timeout: 60_000 });
-  await quiet(opened);
-  await page.click(field);
-  await quiet(opened);
-  // Half a millimetre or half an inch more, and back.
-  const number = await page.$eval(field, (input) => {
-    input.select();
-    return input.value.replace(/( mm|")$/, '');
-  });
-  await page.keyboard.type(`${number}.5`);
+  const { field, number } = await wallInHand(opened);
   await opened.slowDown(slower);
   await opened.longTasks();
   // The caret that blinks meanwhile, and the profiler's own questions, are no work of a key.
@@ -178,7 +130,7 @@ const keystrokes = async (browser, url, size, slower) => {
   for (let at = -4; at < KEYS; at += 1) {
     await quiet(opened);
     if (at <= 0) await opened.longTasks();
-    const took = await during(() => page.keyboard.press(at % 2 === 0 ? 'Backspace' : '5'));
+    const took = await during(() => pressAgain(page, at));
     const refused = await page.$eval(field, (input) => input.getAttribute('aria-invalid'));
     if (refused === 'true') throw new Error(`"${number}" with a digit more is refused`);
     if (at < 0) continue;
@@ -188,136 +140,6 @@ const keystrokes = async (browser, url, size, slower) => {
   }
   await opened.close();
   return { work, byClock, tasks };
-};
-
-const share = (numbers, part) =>
-  [...numbers].sort((a, b) => a - b)[
-    Math.min(numbers.length - 1, Math.floor(numbers.length * part))
-  ];
-
-/** The processes that run a browser's pages and their workers. */
-const renderersOf = (browser) => {
-  const parents = new Map();
-  for (const pid of readdirSync('/proc').filter((name) => /^\d+$/.test(name))) {
-    try {
-      const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
-      parents.set(Number(pid), Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[1]));
-    } catch {
-      // Ended meanwhile.
-    }
-  }
-  const own = browser.process().pid;
-  const isOwn = (pid) => pid === own || (parents.has(pid) && isOwn(parents.get(pid)));
-  return [...parents.keys()].filter((pid) => {
-    try {
-      return isOwn(pid) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('--type=renderer');
-    } catch {
-      return false;
-    }
-  });
-};
-
-/** Stopped and let go again in turn: page and worker get this share of their time. ms */
-const TURN_MS = 20;
-
-/** Holds a browser's pages AND workers to a share of their speed, by the clock. Returns how to let them go. */
-const holdTo = (browser, part) => {
-  if (part === 1) return () => undefined;
-  const send = (signal) => {
-    for (const pid of renderersOf(browser)) {
-      try {
-        process.kill(pid, signal);
-      } catch {
-        // Ended meanwhile.
-      }
-    }
-  };
-  let held = true;
-  const turn = (running) => {
-    if (!held) return;
-    send(running ? 'SIGCONT' : 'SIGSTOP');
-    setTimeout(() => turn(!running), TURN_MS * (running ? part : 1 - part));
-  };
-  turn(true);
-  return () => {
-    held = false;
-    send('SIGCONT');
-  };
-};
-
-/**
- * From the key to the painted figure, by the clock: a digit more and a digit less in a wall's length, each until a length
- * of the list beside it has changed and is painted.
- */
-const keyToFigure = async (browser, url, part) => {
-  const opened = await openPage(browser, WIDE);
-  const { page } = opened;
-  await page.goto(url);
-  const field = 'input[data-testid="field-blocks.0.outline.1"]';
-  await page.waitForSelector(field, { timeout: 60_000 });
-  await page.waitForSelector(byId('cut-list'), { timeout: 60_000 });
-  await quiet(opened);
-  await page.click(field);
-  const number = await page.$eval(field, (input) => {
-    input.select();
-    return input.value.replace(/( mm|")$/, '');
-  });
-  await page.keyboard.type(`${number}.5`);
-  await quiet(opened);
-  await page.evaluate(() => {
-    globalThis.figures = [];
-    let pressed = null;
-    document.addEventListener('keydown', ({ timeStamp }) => (pressed = timeStamp), true);
-    new globalThis.MutationObserver(() => {
-      const since = pressed;
-      pressed = null;
-      if (since === null) return;
-      globalThis.requestAnimationFrame(() => {
-        const { port1, port2 } = new globalThis.MessageChannel();
-        port1.onmessage = () => globalThis.figures.push(performance.now() - since);
-        port2.postMessage(null);
-      });
-    }).observe(document.querySelector('[data-testid="cut-list"]'), {
-      subtree: true,
-      childList: true,
-      characterData: true,
-    });
-  });
-  const letGo = holdTo(browser, part);
-  for (let at = -6; at < 2 * KEYS; at += 1) {
-    await page.keyboard.press(at % 2 === 0 ? 'Backspace' : '5');
-    await new Promise((resolve) => setTimeout(resolve, SETTLED_MS / part));
-  }
-  letGo();
-  // The first presses compile what they run.
-  const times = (await page.evaluate(() => globalThis.figures)).slice(6);
-  await opened.close();
-  return `median ${median(times).toFixed(0)} ms, nine of ten within ${share(times, 0.9).toFixed(0)} ms (${times.length} keys)`;
-};
-
-/** From the page's standing to the list that this device worked out last, and to its being worked out anew. */
-const reopened = async (browser, url) => {
-  const opened = await openPage(browser, WIDE);
-  const { page } = opened;
-  await page.goto(`${url}/cuts`);
-  await page.waitForSelector(byId('cut-list'), { timeout: 60_000 });
-  await quiet(opened, 1500);
-  const times = [];
-  for (let at = 0; at < KEYS; at += 1) {
-    await page.evaluateOnNewDocument(() => {
-      const marks = (globalThis.stood = {});
-      new globalThis.MutationObserver(() => {
-        if (document.querySelector('main, [role="banner"]')) marks.page ??= performance.now();
-        if (document.querySelector('[data-testid="cut-list"]')) marks.list ??= performance.now();
-      }).observe(document, { subtree: true, childList: true });
-    });
-    await page.reload();
-    await page.waitForSelector(byId('cut-list'), { timeout: 60_000 });
-    await quiet(opened);
-    times.push(await page.evaluate(() => globalThis.stood.list - globalThis.stood.page));
-  }
-  await opened.close();
-  return times;
 };
 
 const pressAndWait = async (opened, press, ready) => {

@@ -1,10 +1,10 @@
-import { performance } from 'node:perf_hooks';
 import type { ManifoldToplevel } from 'manifold-3d';
 import { place, type PlacedPiece } from '../src/fit/contact/placed';
 import { neighboursOf } from '../src/fit/contact/neighbours';
 import { overlapsOf } from '../src/fit/contact/overlaps';
 import { BoxIndex } from '../src/geom';
 import { fit, type Solution } from '../src/solve';
+import { timed } from './timed';
 
 /** Corners that lie on one such grid are one to the kernel. mm */
 const GRID_MM = 1e-4;
@@ -46,13 +46,12 @@ const median = (times: readonly number[]): number =>
  */
 export const againstKernel = (kernel: ManifoldToplevel, solution: Solution): void => {
   const placed = solution.members.map((member) => place(member, ''));
-  const pieces = placed.flatMap((body, of) => body.pieces.map((piece) => ({ of, piece })));
+  const pieces = placed
+    .flatMap((body, of) => body.pieces.map((piece) => ({ of, piece })))
+    .map((one, at) => ({ ...one, at }));
   const index = new BoxIndex(pieces, ({ piece }) => piece);
-  const pairs = pieces.flatMap((one, i) =>
-    index
-      .near(one.piece)
-      .filter((other) => other.of > one.of)
-      .map((other) => [i, pieces.indexOf(other)] as const),
+  const pairs = pieces.flatMap(({ of, at, piece }) =>
+    index.near(piece).flatMap((other) => (other.of > of ? [[at, other.at] as const] : [])),
   );
   const times = {
     made: [] as number[],
@@ -62,33 +61,37 @@ export const againstKernel = (kernel: ManifoldToplevel, solution: Solution): voi
   };
   let mm3 = 0;
   let ownMm3 = 0;
-  const timed = (into: number[], act: () => void): void => {
-    const start = performance.now();
-    act();
-    into.push(performance.now() - start);
-  };
   for (let run = 0; run < 2 * RUNS; run += 1) {
     let solids: InstanceType<ManifoldToplevel['Manifold']>[] = [];
-    timed(times.made, () => {
-      solids = pieces.map(({ piece }) => new kernel.Manifold(meshOf(kernel, piece)));
-    });
-    timed(times.shared, () => {
-      mm3 = 0;
-      for (const [i, j] of pairs) {
-        const [one, other] = [solids[i], solids[j]];
-        if (one === undefined || other === undefined) continue;
-        const wood = one.intersect(other);
-        mm3 += wood.volume();
-        wood.delete();
-      }
-    });
+    times.made.push(
+      timed(() => {
+        solids = pieces.map(({ piece }) => new kernel.Manifold(meshOf(kernel, piece)));
+      }),
+    );
+    times.shared.push(
+      timed(() => {
+        mm3 = 0;
+        for (const [i, j] of pairs) {
+          const [one, other] = [solids[i], solids[j]];
+          if (one === undefined || other === undefined) continue;
+          const wood = one.intersect(other);
+          mm3 += wood.volume();
+          wood.delete();
+        }
+      }),
+    );
     for (const solid of solids) solid.delete();
     const members = solution.members.map((member) => ({ ...member }));
-    timed(times.proof, () => fit({ ...solution, members }));
+    times.proof.push(timed(() => fit({ ...solution, members })));
     const bodies = members.map((member) => place(member, ''));
-    timed(times.own, () => {
-      ownMm3 = overlapsOf(neighboursOf(bodies), () => true).reduce((sum, one) => sum + one.mm3, 0);
-    });
+    times.own.push(
+      timed(() => {
+        ownMm3 = overlapsOf(neighboursOf(bodies), () => true).reduce(
+          (sum, one) => sum + one.mm3,
+          0,
+        );
+      }),
+    );
   }
   const [made, shared, proof, own] = [times.made, times.shared, times.proof, times.own].map((all) =>
     median(all.slice(RUNS)),

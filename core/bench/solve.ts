@@ -1,4 +1,3 @@
-import { performance } from 'node:perf_hooks';
 import { buildingInput, buildingJob } from '../src/tests/building';
 import { readJob } from '../src/job';
 import { problemLine } from '../src/problem';
@@ -9,6 +8,7 @@ import { likelyCauses } from '../src/test-fit';
 import Kernel from 'manifold-3d';
 import { againstKernel } from './kernel';
 import { proofFigures } from './proof';
+import { timed } from './timed';
 import { village } from './village';
 
 /** Runs timed, and runs before them that are not: a first solve is compiled as it goes, and is told by itself. */
@@ -89,12 +89,6 @@ const sizeFor = (boards: number): number => {
 
 /** Close enough for some 400 boards on 4 blocks. mm */
 const SPACING_MM = 220;
-
-const timed = (act: () => unknown): number => {
-  const start = performance.now();
-  act();
-  return performance.now() - start;
-};
 
 /** @returns the median of the warm runs, ms */
 const measure = (name: string, boards: number, act: () => unknown): number => {

@@ -1,3 +1,4 @@
+import { SLACK_MM, SLACK_SHARE } from './geom';
 import { inTerms, type Terms } from './terms';
 import { formatDegrees, formatLength, lengthFormat, MM_PER_INCH } from './units';
 
@@ -67,9 +68,9 @@ const lengthTold = (value: Extract<Measure, { mm: number }>, reader: Reader): st
     : formatLength(ticks * tick, lengthFormat(reader));
 };
 
-const SLACK_TICKS = 1e-6;
+const SLACK_TICKS = SLACK_SHARE.rounding;
 /** Less than half a thousandth of an inch. mm */
-const LEAST_TOLD_MM = 0.01;
+const LEAST_TOLD_MM = SLACK_MM.rounding;
 
 const told = (value: Sentence['values'][number], reader: Reader): string => {
   if (typeof value !== 'object') return String(value);

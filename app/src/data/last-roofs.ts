@@ -1,6 +1,6 @@
 import type { Job } from '@ogee/core/src/job';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import type { RoofAnswer } from '../solver/answers';
 import type { ShownRoof } from '../solver/solving';
 import type { SaveState } from './job-in-hand';
@@ -84,19 +84,4 @@ export const useKeptRoof = (id: string, shown: ShownRoof | null, state: SaveStat
     const kept = setTimeout(() => void keepLastRoof(id, { job, cuts, plan }), RESTS_MS);
     return () => clearTimeout(kept);
   }, [id, shown, state]);
-};
-
-/** The roof that a job opens with; undefined while it is looked for. */
-export const useLastRoof = (id: string): LastRoof | null | undefined => {
-  const [found, setFound] = useState<{ of: string; roof: LastRoof | null } | null>(null);
-  useEffect(() => {
-    let wanted = true;
-    void lastRoof(id).then((roof) => {
-      if (wanted) setFound({ of: id, roof });
-    });
-    return () => {
-      wanted = false;
-    };
-  }, [id]);
-  return found?.of === id ? found.roof : undefined;
 };

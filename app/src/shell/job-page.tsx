@@ -1,45 +1,31 @@
 import { Slot, useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useCallback } from 'react';
 import { Refused } from '../data/api';
 import { useJobState } from '../data/jobs';
-import { useLastRoof } from '../data/last-roofs';
+import { lastRoof } from '../data/last-roofs';
 import { OpenJobProvider } from '../data/open-job';
 import { useOutbox } from '../data/outbox-provider';
+import { useKept } from '../data/use-kept';
 import { Glossary } from '../glossary/glossary';
 import { JobShell } from './job-shell';
 import { PathProvider } from '../nav/path';
 import { InSlices } from '../ui/in-slices';
 import { Loading, Standstill } from '../ui/states';
 
-/** What stood typed in the job's fields when the window was last closed; null while it is fetched. */
-const useTypedBefore = (id: string): ReadonlyMap<string, string> | null => {
-  const outbox = useOutbox();
-  const [found, setFound] = useState<{ of: string; texts: ReadonlyMap<string, string> } | null>(
-    null,
-  );
-  useEffect(() => {
-    let wanted = true;
-    void outbox
-      .typed(id)
-      .catch(() => new Map<string, string>())
-      .then((texts) => {
-        if (wanted) setFound({ of: id, texts });
-      });
-    return () => {
-      wanted = false;
-    };
-  }, [outbox, id]);
-  return found?.of === id ? found.texts : null;
-};
-
 /** The page of one job: fetched, or as this device has it, then opened. */
 export const JobPage = () => {
   const { id } = useLocalSearchParams<{ id: string }>();
   const router = useRouter();
   const known = useJobState(id);
-  const typed = useTypedBefore(id);
-  const last = useLastRoof(id);
-  if (known.isPending || typed === null || last === undefined)
+  const outbox = useOutbox();
+  // What stood typed in the job's fields when the window was last closed.
+  const readTyped = useCallback(
+    (of: string) => outbox.typed(of).catch(() => new Map<string, string>()),
+    [outbox],
+  );
+  const typed = useKept(id, readTyped);
+  const last = useKept(id, lastRoof);
+  if (known.isPending || typed === undefined || last === undefined)
     return <Loading what="Fetching the job …" />;
   if (known.data === undefined) {
     const absent = known.error instanceof Refused && known.error.status === 404;

@@ -72,17 +72,24 @@ const nearestWall = ({ sides }: BlockRoof, p: Vec2): number => {
   return sides.reduce((best, side) => (off(side) < off(best) ? side : best)).index;
 };
 
-/** The rafters that come against each ridge, by its id, in the order of the list. */
-const againstRidges = (members: readonly Member[]): ReadonlyMap<string, readonly Member[]> => {
-  const found = new Map<string, Member[]>(
-    members.flatMap(({ kind, id }) => (kind === 'ridge' ? [[id, []]] : [])),
-  );
+/**
+ * The rafters that come against each ridge, by its id, in the order of the list. A rafter knows the ridge that it leans on
+ * whole, not in which of its lengths: all lengths of one have the same.
+ */
+const againstRidges = (
+  ridges: readonly Member[],
+  members: readonly Member[],
+): ReadonlyMap<string, readonly Member[]> => {
+  const found = new Map<string, Set<Member>>();
+  for (const ridge of ridges) {
+    const first = ridges.find((one) => isOneTimber(one, ridge)) ?? ridge;
+    found.set(ridge.id, found.get(first.id) ?? new Set());
+  }
   for (const one of members) {
     if (!isRafter(one)) continue;
-    const met = new Set(one.ends.map(({ meets }) => meets));
-    for (const id of met) if (id !== null) found.get(id)?.push(one);
+    for (const { meets } of one.ends) if (meets !== null) found.get(meets)?.add(one);
   }
-  return found;
+  return new Map([...found].map(([id, rafters]) => [id, [...rafters]]));
 };
 
 /** Two tapes a ridge: the rafters that come against its left face, and those on its right, hooked over one end. */
@@ -137,21 +144,13 @@ export const storyTapes = (
       (isRafter(one) && one.notches.some(({ for: what }) => what === 'plate')),
   );
   const ridges = members.filter(({ kind }) => kind === 'ridge');
-  const against = againstRidges(members);
-  const order = new Map(members.map((one, at) => [one, at]));
-  const byOrder = (p: Member, q: Member): number => (order.get(p) ?? 0) - (order.get(q) ?? 0);
-  // A rafter knows the ridge that it leans on whole, not in which of its lengths.
-  const onRidge = (ridge: Member): Member[] => {
-    const lengths = ridges.filter((one) => isOneTimber(one, ridge));
-    const found = lengths.flatMap(({ id }) => against.get(id) ?? []);
-    return lengths.length === 1 ? found : [...new Set(found)].sort(byOrder);
-  };
+  const against = againstRidges(ridges, members);
   return [
     ...roof.blocks.flatMap((block) =>
       block.sides
         .filter(({ roof: what }) => what === 'eave')
         .flatMap((side) => plateTape(block, side, standing, known)),
     ),
-    ...ridges.flatMap((ridge) => ridgeTapes(roof, ridge, onRidge(ridge), known)),
+    ...ridges.flatMap((ridge) => ridgeTapes(roof, ridge, against.get(ridge.id) ?? [], known)),
   ];
 };

@@ -1,5 +1,5 @@
 import Flatbush from 'flatbush';
-import type { Vec3 } from './vec';
+import type { Vec2, Vec3 } from './vec';
 
 /** A box along the axes of the world. */
 export interface Box {
@@ -27,6 +27,16 @@ export class GrowingBox implements Box {
 export const boxRound = (points: readonly Vec3[]): Box => {
   const box = new GrowingBox();
   for (const p of points) box.take(p);
+  return box;
+};
+
+/** The box over points of the plan, of whatever height. */
+export const boxOver = (points: readonly Vec2[]): Box => {
+  const box = new GrowingBox();
+  for (const [x, y] of points) {
+    box.take([x, y, -Infinity]);
+    box.take([x, y, Infinity]);
+  }
   return box;
 };
 

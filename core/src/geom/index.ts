@@ -43,7 +43,7 @@ export {
   type Outline,
   type Spanning,
 } from './level-lines';
-export { boxRound, boxesMeet, BoxIndex, GrowingBox, type Box } from './boxes';
+export { boxOver, boxRound, boxesMeet, BoxIndex, GrowingBox, type Box } from './boxes';
 export { toWorld, halfSpaceToLocal, type BoardFrame } from './frame';
 export {
   box,
@@ -75,4 +75,7 @@ export {
   SLACK_MM2,
   SLACK_MM3,
   SLACK_SINE,
+  SLACK_RAD,
+  SLACK_DEG,
+  SLACK_SHARE,
 } from './tolerance';

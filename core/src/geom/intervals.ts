@@ -1,4 +1,4 @@
-import { WHOLE_SPACES } from './tolerance';
+import { SLACK_SHARE } from './tolerance';
 
 /** A stretch of a line, from low to high. */
 export type Interval = readonly [low: number, high: number];
@@ -53,6 +53,6 @@ export const without = (
 /** From the first to the last, both of them, evenly and no further apart than `most`; none where they pass each other. */
 export const evenly = (first: number, last: number, most: number): number[] => {
   if (last < first) return [];
-  const parts = Math.max(1, Math.ceil((last - first) / most - WHOLE_SPACES));
+  const parts = Math.max(1, Math.ceil((last - first) / most - SLACK_SHARE.rounding));
   return Array.from({ length: parts + 1 }, (_, i) => first + ((last - first) * i) / parts);
 };

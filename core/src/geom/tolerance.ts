@@ -13,9 +13,6 @@ export const ALONGSIDE_SINE = 1e-4;
 /** Lines that meet by less than this do so nowhere that a board could be sawn to. Unitless. */
 export const MEETS_SINE = 1e-3;
 
-/** A hair over a whole number of spaces is that number: rounding. Unitless. */
-export const WHOLE_SPACES = 1e-6;
-
 /** Heights and falls that agree to this are one: nothing a level shows. mm */
 export const SAME_HEIGHT_MM = 0.01;
 
@@ -83,8 +80,31 @@ export const SLACK_MM2 = ruler({ rounding: 1e-6, nothing: 1 });
 /** Wood that is none: what a cut leaves of rounding. mm³ */
 export const SLACK_MM3 = ruler({ nothing: 1 });
 
+/** Angles that are none. rad */
+export const SLACK_RAD = ruler({
+  /** A timber this near to level is level, or to plumb plumb: rounding. */
+  level: 1e-7,
+  /** Pitches of one slope: a break by less is none that anyone would frame. */
+  pitch: 0.002,
+});
+
+/** Angles that are none, as they are read and written. Degrees */
+export const SLACK_DEG = ruler({
+  /** Less than any protractor shows. */
+  shown: 1e-3,
+  /** Less than is written of an angle. */
+  written: 0.005,
+});
+
+/** A hair over a whole number of spaces or steps is that number; ratios that differ by less are alike. Unitless */
+export const SLACK_SHARE = ruler({ rounding: 1e-6 });
+
 /** How far directions may part and still run one way, as sines, by what is compared. */
 export const SLACK_SINE = ruler({
+  /** Three marks on one line, a planed flat along its board. */
+  flat: 1e-4,
+  /** A gablet's two walls, whose pair of rafters stands in one line. */
+  pair: 2e-5,
   /** Lines of walls, which a job gives to the millimetre. */
   wall: 1e-3,
   /** Boards that lie beside each other. */

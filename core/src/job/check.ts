@@ -1,4 +1,4 @@
-import { area2, SAME_POINT_MM, v2, type Vec2 } from '../geom';
+import { SLACK_RAD, area2, SAME_POINT_MM, v2, type Vec2 } from '../geom';
 import { isAlong } from '../places';
 import type { Problem } from '../problem';
 import { standsAlready } from './sides';
@@ -65,7 +65,7 @@ const checkOutline = (block: Block, path: string): Problem[] => {
 /** A break this near to the next, or to the plate, leaves no rafter between them. mm */
 const LEAST_BAND_MM = 300;
 /** Pitches that differ by less than this make no break. rad */
-const LEAST_BREAK_RAD = 0.002;
+const LEAST_BREAK_RAD = SLACK_RAD.pitch;
 
 /** The breaks in pitch of one side: in order up the slope, and steeper only at the lowest. */
 const checkBreaks = (block: Block, path: string): Problem[] =>

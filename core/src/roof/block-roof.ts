@@ -1,4 +1,5 @@
 import {
+  LEVEL_RISE,
   clipConvex,
   halfSpace,
   lineCrossing,
@@ -67,7 +68,7 @@ export const standsAbove = (
 };
 
 /** Planes whose rise differs by less than this never part within a building. mm per mm */
-const FALLS_ALIKE = 1e-7;
+const FALLS_ALIKE = LEVEL_RISE;
 
 /** The outline with each side moved out by its own overhang. */
 const grownOutline = (id: string, sides: readonly SideLine[]): TaggedPolygon<Carrier> => ({

@@ -1,4 +1,4 @@
-import { v2 } from '../geom';
+import { SLACK_SINE, v2 } from '../geom';
 import type { Block } from '../job';
 import type { Problem } from '../problem';
 import { inMm, say, type Sentence } from '../sentence';
@@ -20,7 +20,7 @@ const faceOf = (line: SideLine, before: SideLine, at: number): SideLine => {
 };
 
 /** The walls beside a gablet run in parallel to this, as a sine: its pair of rafters stands in one line. */
-const PARALLEL = 2e-5;
+const PARALLEL = SLACK_SINE.pair;
 
 /**
  * A gablet is a small gable above a hip: from where it stands, the hip's end leaves off and the roof of the other sides

@@ -1,4 +1,4 @@
-import { SLACK_MM, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { SAME_WAY_SINE, SLACK_MM, v2, v3, type Vec2, type Vec3 } from '../geom';
 import type { Fold, RoofLine } from './model';
 
 /** Two ends of lines this near in plan meet in one point. mm */
@@ -6,7 +6,7 @@ const NODE_MM = SLACK_MM.place;
 /** Ends that part in height by more than this meet in plan alone: one roof passes over another. mm */
 const LEVEL_MM = SLACK_MM.nothing;
 /** Lines nearer to one direction than this do not cross, as a sine. */
-const CROSSES = 1e-6;
+const CROSSES = SAME_WAY_SINE;
 
 /** Where a ridge is crossed by another, as shares of its length, in order. */
 const crossingsOf = (line: Fold, others: readonly Fold[]): number[] => {

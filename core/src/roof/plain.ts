@@ -1,10 +1,10 @@
-import { v2, v3 } from '../geom';
+import { SLACK_SHARE, v2, v3 } from '../geom';
 import type { Job } from '../job';
 import { pitchRad } from '../units';
 import type { Roof } from './model';
 
 /** Pitches, plates and corners that agree to this are alike: rounding in a file. rad and mm */
-const ALIKE = 1e-6;
+const ALIKE = SLACK_SHARE.rounding;
 /** Points of a plain roof stand further apart than this. mm */
 const ROOMY_MM = 400;
 

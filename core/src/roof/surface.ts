@@ -1,13 +1,12 @@
 import {
+  boxOver,
   SLACK_MM,
   boxesMeet,
-  boxRound,
   clipConvex,
   v2,
   type Box,
   type TaggedPolygon,
   type Vec2,
-  type Vec3,
 } from '../geom';
 import { heightAt, planeOver } from './bands';
 import type { BlockRoof, Bound, Roof, RoofPlane, Slope } from './model';
@@ -62,12 +61,7 @@ export const blocksAbout = ({ blocks }: Roof, box: Box, block: string): Pick<Roo
 const reachOf = (block: BlockRoof): Box => {
   const known = covers.get(block);
   if (known !== undefined) return known;
-  const box = boxRound(
-    block.grown.points.flatMap(([x, y]): Vec3[] => [
-      [x, y, -Infinity],
-      [x, y, Infinity],
-    ]),
-  );
+  const box = boxOver(block.grown.points);
   covers.set(block, box);
   return box;
 };

@@ -1,4 +1,11 @@
-import { SAME_WAY_SINE, SLACK_MM, halfSpaceToLocal, type HalfSpace, type Vec3 } from '../geom';
+import {
+  SLACK_DEG,
+  SAME_WAY_SINE,
+  SLACK_MM,
+  halfSpaceToLocal,
+  type HalfSpace,
+  type Vec3,
+} from '../geom';
 import type { Member } from '../frame';
 import { degrees } from '../units';
 import type { EdgePoint, SawLine, SquarePair } from './model';
@@ -19,7 +26,7 @@ const AT_EDGE_MM = SLACK_MM.rounding;
 /** A direction this near level or plumb is level or plumb, as a sine. */
 const NEAR = SAME_WAY_SINE;
 /** Under this a saw stands upright and a line square across: less than any protractor shows. Degrees */
-const UPRIGHT_DEG = 1e-3;
+const UPRIGHT_DEG = SLACK_DEG.shown;
 
 /** Which of the member's faces lies towards you: s = +half is its left. */
 const sideOf = ({ halfMm, mirrored }: Blank, face: 'near' | 'far'): number =>

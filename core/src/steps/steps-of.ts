@@ -1,4 +1,4 @@
-import { SLACK_MM, v2, v3, type Vec3 } from '../geom';
+import { SLACK_SINE, SLACK_MM, v2, v3, type Vec3 } from '../geom';
 import { boardOf, pieceOf, span, type BoardMark } from '../cuts';
 import { solidOf, type Bevel, type Member } from '../frame';
 import { degrees } from '../units';
@@ -6,7 +6,7 @@ import type { SawStep } from './model';
 import { boardMark, faceAt, sawLine, type Blank } from './saw-line';
 
 /** Three marks that lie nearer to one line than this, as a sine, settle no plane. */
-const FLAT = 1e-4;
+const FLAT = SLACK_SINE.flat;
 /** A backing starts this near the middle of the top. mm */
 const MIDDLE_MM = SLACK_MM.beside;
 

@@ -1,3 +1,4 @@
+import { SLACK_DEG } from '../geom';
 import type { CutEntry } from '../cuts';
 import type { Job } from '../job';
 import { formatDegrees } from '../units';
@@ -7,7 +8,7 @@ type Display = Job['display'];
 const trim = (value: number): string => String(Number(value.toFixed(2)));
 
 /** Less than is written of an angle is none. Degrees */
-const LEAST_DEG = 0.005;
+const LEAST_DEG = SLACK_DEG.written;
 
 /** The line on the wide face, as the person reads angles: the square's pair, or degrees. */
 export const faceSetting = (cut: CutEntry, display: Display): string => {

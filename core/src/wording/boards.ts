@@ -1,3 +1,4 @@
+import { SLACK_SHARE } from '../geom';
 import type { Job } from '../job';
 import { leastMm, say, spoken } from '../sentence';
 import { MM_PER_FOOT, MM_PER_INCH } from '../units';
@@ -5,7 +6,7 @@ import { MM_PER_FOOT, MM_PER_INCH } from '../units';
 /** Metric boards are asked for in steps of this. mm */
 const METRIC_STEP_MM = 100;
 /** A hair over a whole length is that length: rounding, not wood. */
-const SLACK = 1e-6;
+const SLACK = SLACK_SHARE.rounding;
 
 /** The board that a piece is sawn from, in whole lengths as they are asked for: never shorter than its blank. */
 export const boardNeeded = (blankMm: number, { units }: Job['display']): string => {

@@ -19,14 +19,25 @@ const unlike = (along: number): Job => {
   };
 };
 
+/** A solver's thread, and what follows it; told of a job, and answered, where one is given. */
+const followed = async (first?: Job) => {
+  const solver = thread();
+  const solving = new Solving(solver);
+  if (first !== undefined) {
+    solving.solve(first);
+    solver.asked[0]!.answer();
+    await later(0);
+  }
+  return { solver, solving };
+};
+
 beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());
 const later = (ms: number) => jest.advanceTimersByTimeAsync(ms);
 
 describe('the roof on screen', () => {
   it('is of the very job, or is marked: on its way, then slow', async () => {
-    const solver = thread();
-    const solving = new Solving(solver);
+    const { solver, solving } = await followed();
     solving.solve(job(9000));
     await later(200);
     expect(solving.read().solving).toBe('current');
@@ -41,8 +52,7 @@ describe('the roof on screen', () => {
   });
 
   it('skips what was overtaken: of many quick edits only the first and the last are solved', async () => {
-    const solver = thread();
-    const solving = new Solving(solver);
+    const { solver, solving } = await followed();
     for (const along of [9000, 9100, 9200, 9300]) solving.solve(job(along));
     solver.asked[0]!.answer();
     await later(0);
@@ -54,8 +64,7 @@ describe('the roof on screen', () => {
   });
 
   it('ends a long solve for a newer edit, and begins anew', async () => {
-    const solver = thread();
-    const solving = new Solving(solver);
+    const { solver, solving } = await followed();
     solving.solve(job(9000));
     await later(1000);
     solving.solve(job(9500));
@@ -66,8 +75,7 @@ describe('the roof on screen', () => {
   });
 
   it('can be stopped, and is marked so until it is asked for again', async () => {
-    const solver = thread();
-    const solving = new Solving(solver);
+    const { solver, solving } = await followed();
     solving.solve(job(9000));
     await later(4000);
     solving.stop();
@@ -80,11 +88,7 @@ describe('the roof on screen', () => {
   });
 
   it('shows its figures first, marked, and is proved right after', async () => {
-    const solver = thread();
-    const solving = new Solving(solver);
-    solving.solve(unlike(6000));
-    solver.asked[0]!.answer();
-    await later(0);
+    const { solver, solving } = await followed(unlike(6000));
     const figures = solving.read().roof!;
     expect(figures.proved).toBe(false);
     expect(figures.cuts.members.length).toBeGreaterThan(0);
@@ -97,11 +101,7 @@ describe('the roof on screen', () => {
   });
 
   it('stands back to the last proved one where a newer one is disproved', async () => {
-    const solver = thread();
-    const solving = new Solving(solver);
-    solving.solve(job(9000));
-    solver.asked[0]!.answer();
-    await later(0);
+    const { solver, solving } = await followed(job(9000));
     const good = solving.read().roof;
     solving.solve(unlike(6000));
     solver.asked[1]!.answer();
@@ -118,11 +118,7 @@ describe('the roof on screen', () => {
   });
 
   it('proves no roof that a newer one has taken the place of', async () => {
-    const solver = thread();
-    const solving = new Solving(solver);
-    solving.solve(unlike(6000));
-    solver.asked[0]!.answer();
-    await later(0);
+    const { solver, solving } = await followed(unlike(6000));
     solving.solve(job(9000));
     solver.asked[2]!.answer();
     await later(0);
@@ -133,11 +129,7 @@ describe('the roof on screen', () => {
   });
 
   it('of another time stands at once, marked, and gives way without being drawn anew', async () => {
-    const solver = thread();
-    const first = new Solving(solver);
-    first.solve(job(9000));
-    solver.asked[0]!.answer();
-    await later(0);
+    const { solver, solving: first } = await followed(job(9000));
     const { cuts, plan } = first.read().roof!;
     const kept = structuredClone({ job: job(9000), cuts, plan });
 
@@ -162,11 +154,7 @@ describe('the roof on screen', () => {
   });
 
   it('of a solver that died is the last good one, marked', async () => {
-    const solver = thread();
-    const solving = new Solving(solver);
-    solving.solve(job(9000));
-    solver.asked[0]!.answer();
-    await later(0);
+    const { solver, solving } = await followed(job(9000));
     const good = solving.read().roof;
     solving.solve(job(9500));
     solver.asked[1]!.fail(new Error('out of memory'));

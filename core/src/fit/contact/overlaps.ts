@@ -1,4 +1,5 @@
 import {
+  boxesMeet,
   clipByAll,
   planeAt,
   TOUCHING_MM,
@@ -17,11 +18,6 @@ export interface Overlap<B extends Body> {
   readonly at: Vec3;
 }
 
-const boxesMeet = (a: PlacedPiece, b: PlacedPiece): boolean =>
-  ([0, 1, 2] as const).every(
-    (axis) => a.low[axis] < b.high[axis] - TOUCHING_MM && b.low[axis] < a.high[axis] - TOUCHING_MM,
-  );
-
 /** A face of one that has all of the other before it parts the two: most neighbours are told apart by this. */
 const parted = (a: PlacedPiece, b: PlacedPiece): boolean =>
   a.faces.some(({ plane }) =>
@@ -29,7 +25,7 @@ const parted = (a: PlacedPiece, b: PlacedPiece): boolean =>
   );
 
 const shared = (a: PlacedPiece, b: PlacedPiece): ConvexSolid<unknown> => {
-  if (!boxesMeet(a, b) || parted(a, b) || parted(b, a)) return [];
+  if (!boxesMeet(a, b, -TOUCHING_MM) || parted(a, b) || parted(b, a)) return [];
   return clipByAll<unknown>(
     a.faces,
     b.faces.map(({ plane }) => plane),

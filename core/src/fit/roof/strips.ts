@@ -1,13 +1,12 @@
 import {
+  boxOver,
   SLACK_MM,
-  GrowingBox,
   crossedAt,
   crossings,
   eachGap,
   intervals,
   spanning,
   v2,
-  type Box,
   type Chords,
   type Interval,
   type Outline,
@@ -77,21 +76,11 @@ const carriesAt = ({ plane: { normal, offset } }: Slope, points: readonly Vec3[]
   return false;
 };
 
-/** The box round what a slope carries, from as far below as a top may carry it. */
-const boxOf = ({ pieces }: Slope): Box => {
-  const box = new GrowingBox();
-  for (const { polygon } of pieces)
-    for (const [x, y] of polygon.points) {
-      box.take([x, y, -Infinity]);
-      box.take([x, y, Infinity]);
-    }
-  return box;
-};
-
 const supportsOf = (slope: Slope, { index }: FrameOnSite): Spanning[] => {
   const to = local(slope);
   const supports: Spanning[] = [];
-  for (const { member, tops } of index.near(boxOf(slope), BESIDE_MM)) {
+  const over = boxOver(slope.pieces.flatMap(({ polygon }) => polygon.points));
+  for (const { member, tops } of index.near(over, BESIDE_MM)) {
     if (member.kind === 'fascia') continue;
     for (const { points } of tops)
       if (carriesAt(slope, points)) supports.push(spanning(points.map(to)));

@@ -1,7 +1,7 @@
 import {
+  boxOver,
   SLACK_MM,
   SLACK_SINE,
-  boxRound,
   commonConvex,
   flip,
   halfSpace,
@@ -86,7 +86,7 @@ const startsOver = ({ polygon, heading }: Strip, { outline }: Plate): boolean =>
 const boxOf = (plate: Plate): Box => {
   const known = boxes.get(plate);
   if (known !== undefined) return known;
-  const box = boxRound(plate.outline.map(([x, y]) => [x, y, plate.topMm]));
+  const box = boxOver(plate.outline);
   boxes.set(plate, box);
   return box;
 };

@@ -1,4 +1,5 @@
 import {
+  SLACK_RAD,
   PARALLEL_SINE,
   SAME_POINT_MM,
   v3,
@@ -110,7 +111,7 @@ export interface Axis {
 }
 
 /** A timber nearer to level than this is level, or to plumb plumb: rounding. rad */
-const LEVEL_RAD = 1e-7;
+const LEVEL_RAD = SLACK_RAD.level;
 
 export const axisOf = (runMm: number, riseMm: number): Axis => {
   const slopeRad = Math.atan2(riseMm, runMm);

@@ -1,5 +1,5 @@
 import type { Pitch } from '../../units';
-import { v2, type Vec2 } from '../../geom';
+import { SLACK_DEG, v2, type Vec2 } from '../../geom';
 import { cornerAngles } from '../measured';
 import type { Block, Job, Side } from '../schema';
 import { standingOn, withOutline } from './change-block';
@@ -29,7 +29,7 @@ export const measurable = (job: Job, index: number): readonly Vec2[] => {
 };
 
 /** A corner this near 90° is square to any tape. degrees */
-const SQUARE_DEG = 0.001;
+const SQUARE_DEG = SLACK_DEG.shown;
 
 export const isRectangle = (block: Block): boolean =>
   block.outline.length === 4 &&

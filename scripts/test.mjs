@@ -82,8 +82,8 @@ await Promise.all([
   })(),
   (async () => {
     await check('types', 'npx', ['tsc', '-b']);
-    await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-    await check('format', 'npx', ['prettier', '--check', '.']);
+    await check('lint', 'npm', ['run', '-s', 'lint']);
+    await check('format', 'npm', ['run', '-s', 'format:check']);
     await check('import rules', 'npm', ['run', '-s', 'imports']);
     await check('docs/openapi.json is what the server says', 'npx', [
       'tsx',

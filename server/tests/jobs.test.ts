@@ -129,7 +129,7 @@ describe('keeping jobs', () => {
     const answers = await Promise.all(
       [...Array(8).keys()].map((i) => save(id, 1, named(`save ${i}`))),
     );
-    expect(answers.map((answer) => answer.status).sort()).toEqual([
+    expect(answers.map((answer) => answer.status).sort((a, b) => a - b)).toEqual([
       200,
       ...Array<number>(7).fill(409),
     ]);

@@ -251,7 +251,7 @@ const LongList = ({ items, display, chosen, onOpen }: LinesProps) => {
   const scroller = useScroller();
   const list = useRef<View>(null);
   const [above, setAbove] = useState(0);
-  // eslint-disable-next-line react-hooks/incompatible-library -- its rows are memoised by themselves
+  // oxlint-disable-next-line react/incompatible-library -- its rows are memoised by themselves
   const virtualizer = useVirtualizer({
     count: items.length,
     getScrollElement: scroller,
@@ -271,7 +271,7 @@ const LongList = ({ items, display, chosen, onOpen }: LinesProps) => {
     const top = own.getBoundingClientRect().top - around.getBoundingClientRect().top;
     setAbove(Math.round(top + around.scrollTop));
     // Measured anew where lines may wrap otherwise, not with every list.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [width]);
   const shown = virtualizer.getVirtualItems();
   const [first, last] = [shown[0], shown.at(-1)];
@@ -282,7 +282,7 @@ const LongList = ({ items, display, chosen, onOpen }: LinesProps) => {
     if (at < 0 || !stands) return;
     const frame = requestAnimationFrame(() => virtualizer.scrollToIndex(at, { align: 'auto' }));
     return () => cancelAnimationFrame(frame);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the virtualizer is one for as long as the list stands
+    // oxlint-disable-next-line react/exhaustive-deps -- the virtualizer is one for as long as the list stands
   }, [at, stands]);
   return (
     <View

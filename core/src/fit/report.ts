@@ -14,7 +14,14 @@ import type { Sentence } from '../sentence';
  *   misplaced  a timber off the layout, off the lines, or a tail off its overhang
  */
 export type FindingKind =
-  'gap' | 'overlap' | 'proud' | 'low' | 'loose' | 'floating' | 'missing' | 'misplaced';
+  | 'gap'
+  | 'overlap'
+  | 'proud'
+  | 'low'
+  | 'loose'
+  | 'floating'
+  | 'missing'
+  | 'misplaced';
 
 /** One thing that is wrong, with its place. */
 export interface FitProblem {

@@ -6,7 +6,15 @@ export type Pictured =
   | {
       readonly of: 'eave';
       readonly part:
-        'plate' | 'hap' | 'seat' | 'heel' | 'overhang' | 'tail' | 'fascia' | 'plumb' | 'notch';
+        | 'plate'
+        | 'hap'
+        | 'seat'
+        | 'heel'
+        | 'overhang'
+        | 'tail'
+        | 'fascia'
+        | 'plumb'
+        | 'notch';
     }
   | {
       readonly of: 'plan';
@@ -37,7 +45,15 @@ export type Pictured =
   | {
       readonly of: 'section';
       readonly part:
-        'collar' | 'tie' | 'stud' | 'strut' | 'ledger' | 'post' | 'beam' | 'spacer' | 'backing';
+        | 'collar'
+        | 'tie'
+        | 'stud'
+        | 'strut'
+        | 'ledger'
+        | 'post'
+        | 'beam'
+        | 'spacer'
+        | 'backing';
     };
 
 interface Meaning {

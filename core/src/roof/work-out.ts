@@ -160,8 +160,8 @@ const workOutFramed = (job: Job, laid: boolean): Result<Roof> => {
 };
 
 /** Collar ties are the house's: a porch leans on it, and is mostly too small for any. */
-const uncollared = ({ job: { collarTies: _, ...job }, restored }: PartOfJob): PartOfJob => ({
-  job,
+const uncollared = ({ job, restored }: PartOfJob): PartOfJob => ({
+  job: { ...job, collarTies: undefined },
   restored,
 });
 

@@ -14,7 +14,8 @@ export interface Triangle extends Required<Known> {
 }
 
 export type Solved<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly text: string };
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly text: string };
 
 const no = (text: string): Solved<never> => ({ ok: false, text });
 

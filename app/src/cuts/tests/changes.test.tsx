@@ -44,7 +44,7 @@ const isTold = () => screen.queryByTestId('changes') !== null;
 const long = (mark: string): string =>
   screen
     .getByTestId(`piece-${mark}`)
-    .findAll(({ props }) => / millimetres$/.test(String(props['aria-label'])))[0]!.props[
+    .findAll(({ props }) => String(props['aria-label']).endsWith(' millimetres'))[0]!.props[
     'aria-label'
   ] as string;
 

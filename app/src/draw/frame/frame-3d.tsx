@@ -35,7 +35,7 @@ const Turn = ({ mesh, from }: { readonly mesh: FrameMesh; readonly from: SeenFro
     controls.current?.update();
     invalidate();
     // An edit leaves the frame as it was turned.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [from, camera, invalidate]);
   return null;
 };

@@ -1,7 +1,6 @@
 import { buildingJob, entriesOf, entryOf, solved } from '../../tests/building';
-import { memberOf } from '..';
 import { solve, type Solution } from '../../solve';
-import { boardOf, type BoardDrawing, type CutListEntry } from '..';
+import { boardOf, memberOf, type BoardDrawing, type CutListEntry } from '..';
 
 const solution = solved({ along: 9000, across: 6000, pitch: '9/12' });
 

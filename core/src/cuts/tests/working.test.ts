@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import { workingOf, type CutListEntry, type Step } from '..';
-import { memberOf } from '..';
+import { memberOf, workingOf, type CutListEntry, type Step } from '..';
 import { solve } from '../../solve';
 import { readJob } from '../../job';
 import { runs, seeded } from '../../tests/effort';

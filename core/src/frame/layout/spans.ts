@@ -16,7 +16,15 @@ import { blockAt, sideAt, slopeAt, standingAt, type Site } from '../site';
 
 /** What stops a rafter's centre line at one end. */
 export type Stop =
-  'ridge' | 'hip' | 'valley' | 'break' | 'wall' | 'eave' | 'header' | 'opening' | 'edge';
+  | 'ridge'
+  | 'hip'
+  | 'valley'
+  | 'break'
+  | 'wall'
+  | 'eave'
+  | 'header'
+  | 'opening'
+  | 'edge';
 
 export interface SpanEnd {
   readonly stop: Stop;

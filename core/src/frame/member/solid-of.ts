@@ -18,7 +18,15 @@ import type { Bevel, EndCut, Member, Notch } from './member';
  * convex pieces of one board part.
  */
 export type BoardFace =
-  'low' | 'high' | 'right' | 'left' | 'under' | 'upper' | 'seam' | EndCut | Bevel;
+  | 'low'
+  | 'high'
+  | 'right'
+  | 'left'
+  | 'under'
+  | 'upper'
+  | 'seam'
+  | EndCut
+  | Bevel;
 
 const REACH = 4;
 

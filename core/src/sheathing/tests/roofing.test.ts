@@ -47,7 +47,7 @@ it('marks each sheet where the rafters’ centres come, and no two sheets of a j
       .map(({ frame }) => (side === 0 ? frame.origin[0] : 9000 - frame.origin[0]))
       .sort((p, q) => p - q);
     for (const [i, { u }] of sheets.entries()) {
-      const left = u[0] - (side === 0 ? 0 : -9000 * 0);
+      const left = u[0];
       const found = (marks[i] ?? []).map((mm) => mm + left);
       for (const mm of found)
         expect(

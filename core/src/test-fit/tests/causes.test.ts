@@ -168,7 +168,7 @@ it('17 held for 12: every line of the piece at 9 in 17, held tight at the top', 
   const along = run / COS;
   const hap = line.seat!.hap;
   // Held by its plumb cut it lies at 9 in 17: its heel's mark hangs as far below the ridge's as that slope takes it.
-  const heel = [HALF * 0 + run - along * Math.cos(slope), along * SIN - along * Math.sin(slope)];
+  const heel = [run - along * Math.cos(slope), along * SIN - along * Math.sin(slope)];
   const seen: Seen = {
     'seat-front': heel[1],
     'seat-back': heel[1],

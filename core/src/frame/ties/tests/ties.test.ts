@@ -95,7 +95,7 @@ describe.each(HOUSES)('ties of a house $across mm across, $pitches', (house) => 
       expect(tie!.length.longPoint).toBeCloseTo(across - off(bottom, hold), 6);
       expect(tie!.length.shortPoint).toBeCloseTo(across - off(bottom + COLLAR.depth, hold), 6);
       expect(tie!.length.theory).toBeCloseTo(across - off(bottom, 0), 6);
-      const angles = tie!.cuts.map(({ faceAngle }) => faceAngle).sort();
+      const angles = tie!.cuts.map(({ faceAngle }) => faceAngle).sort((a, b) => a - b);
       expect(angles.map((deg) => deg.toFixed(6))).toEqual(
         slopes.map((rad) => (90 - (rad * 180) / Math.PI).toFixed(6)).sort(),
       );

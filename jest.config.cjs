@@ -20,6 +20,7 @@ const inNode = (name, transformer) => ({
 });
 
 module.exports = {
+  testSequencer: path.join(__dirname, 'scripts', 'jest-sequencer.cjs'),
   projects: [
     inNode('core', path.join(__dirname, 'core', 'jest-bundle.cjs')),
     inNode('server', esbuild),

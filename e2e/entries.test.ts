@@ -131,31 +131,32 @@ describe('a number typed over another', () => {
     await page.close();
   });
 
-  it.each(['0', '-1', '9'.repeat(200), '1 mm', 'forty'])(
-    'that no wall can be stays in its field with the reason, and breaks no screen: %s',
-    async (text) => {
-      const page = await openOnPhone('Quince Yard');
+  it('that no wall can be stays in its field with the reason, and breaks no screen', async () => {
+    const page = await openOnPhone('Quince Yard');
+    const before = await storedJob(page);
+    const field = 'field-blocks.0.outline.0';
+    for (const text of ['0', '-1', '9'.repeat(200), '1 mm', 'forty']) {
       await goTo(page, 'site');
-      const before = await storedJob(page);
-      await typeInto(page, 'field-blocks.0.outline.0', text);
+      await typeInto(page, field, text);
       await leaveField(page);
       await page.waitForSelector('[role=main] [role=alert]');
-      expect(await valueOf(page, 'field-blocks.0.outline.0')).toBe(text);
+      expect(await valueOf(page, field)).toBe(text);
       // It is still there after the window was closed, and still counts for nothing.
-      await page.reload({ waitUntil: 'networkidle0' });
-      await page.waitForSelector(byId('field-blocks.0.outline.0'));
-      expect(await valueOf(page, 'field-blocks.0.outline.0')).toBe(text);
+      await page.reload();
+      await page.waitForSelector(byId(field));
+      expect(await valueOf(page, field)).toBe(text);
       expect((await storedJob(page)).job).toEqual(before.job);
-      for (const place of ['roof', 'timber', 'cuts', 'fit']) await goTo(page, place);
-      expect(await page.evaluate(() => document.body.innerText)).not.toContain(
-        'This screen failed',
-      );
+      for (const place of ['roof', 'timber', 'cuts', 'fit']) {
+        await goTo(page, place);
+        const shown = await page.evaluate(() => document.body.innerText);
+        expect([text, shown]).not.toEqual([text, expect.stringContaining('This screen failed')]);
+      }
       await goTo(page, 'site');
-      await page.focus(byId('field-blocks.0.outline.0'));
+      await page.focus(byId(field));
       await page.keyboard.press('Escape');
-      await page.close();
-    },
-  );
+    }
+    await page.close();
+  });
 
   it('is on the device at once: a window killed in the middle of it loses nothing', async () => {
     const page = await openOnPhone('Quince Yard');

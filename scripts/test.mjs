@@ -30,58 +30,69 @@ const check = (name, command, args) =>
       `${code === 0 ? 'ok  ' : 'FAIL'} ${name} (${seconds} s)${code === 0 ? '' : `\n${text}`}`;
   });
 
-const jest = (name, project, { env = {}, more = [] } = {}) =>
-  part(name, async () => {
-    const file = join(mkdtempSync(join(tmpdir(), 'ogee-jest-')), 'result.json');
-    const args = ['--json', `--outputFile=${file}`, '--selectProjects', project, ...more];
-    const { code, text } = await run(process.execPath, ['node_modules/jest/bin/jest.js', ...args], {
-      capture: true,
-      env,
-    });
-    let result = null;
-    try {
-      result = JSON.parse(readFileSync(file, 'utf8'));
-    } catch {
-      // Jest itself fell over: counted below as one failure.
-    }
-    for (const { name: suite, assertionResults } of result?.testResults ?? [])
+/** The suites of Jest, in the order they are told. */
+const PROJECTS = [
+  ['core', 'core'],
+  ['server', 'server'],
+  ['app', 'app'],
+  ['in the browser', 'e2e'],
+];
+
+/** Every suite in one run, two at a time. */
+const jest = async (env) => {
+  const file = join(mkdtempSync(join(tmpdir(), 'ogee-jest-')), 'result.json');
+  const { code, text } = await run(
+    process.execPath,
+    ['node_modules/jest/bin/jest.js', '--json', `--outputFile=${file}`, '--maxWorkers=2'],
+    { capture: true, env },
+  );
+  const told = text.split('\n').filter((line) => !line.startsWith('{"num'));
+  let results = [];
+  try {
+    results = JSON.parse(readFileSync(file, 'utf8')).testResults;
+  } catch {
+    // Jest itself fell over: counted below as one failure.
+  }
+  let failed = 0;
+  for (const [name, folder] of PROJECTS) {
+    const own = results.filter((suite) => relative(ROOT, suite.name).startsWith(`${folder}/`));
+    const asked = own.flatMap(({ assertionResults }) => assertionResults);
+    const passed = asked.filter(({ status }) => status === 'passed').length;
+    // A suite that could not run has no tests to count.
+    const broken = own.filter(
+      ({ status, assertionResults }) => status === 'failed' && assertionResults.length === 0,
+    ).length;
+    const amiss = asked.filter(({ status }) => status === 'failed').length + broken;
+    failed += amiss + (passed + amiss === 0 ? 1 : 0);
+    total.passed += passed;
+    const seconds =
+      own.reduce((sum, { startTime, endTime }) => sum + endTime - startTime, 0) / 1000;
+    parts.push({ name, seconds });
+    process.stdout.write(
+      `${amiss === 0 && passed > 0 ? 'ok  ' : 'FAIL'} ${name}: ${passed} passed, ${amiss} failed (${seconds.toFixed(0)} s)\n`,
+    );
+    for (const { name: suite, assertionResults } of own)
       for (const { fullName, duration } of assertionResults)
         tests.push({ suite: relative(ROOT, suite), fullName, seconds: (duration ?? 0) / 1000 });
-    const passed = result?.numPassedTests ?? 0;
-    // A suite that could not run has no tests to count.
-    const failed = (result?.numFailedTests ?? 0) + (result?.numRuntimeErrorTestSuites ?? 0);
-    const silent = passed + failed === 0 || (code !== 0 && failed === 0);
-    total.passed += passed;
-    total.failed += failed + (silent ? 1 : 0);
-    const good = code === 0 && !silent;
-    const told = text.split('\n').filter((line) => !line.startsWith('{"num'));
-    // What suites print of their own, counts and shares, is worth reading when all is well too.
-    const figures = told.filter((line) => /^(\d|asked for|more than recorded)/u.test(line));
-    return (seconds) =>
-      [
-        `${good ? 'ok  ' : 'FAIL'} ${name}: ${passed} passed, ${failed} failed (${seconds} s)`,
-        ...(good ? figures.map((line) => `     ${line}`) : told),
-      ].join('\n');
-  });
-
-/** Where what is tested is how long something takes: nothing runs beside it. */
-const TIMED = 'e2e/(wide|two-phones|entries)\\.test\\.ts$';
+  }
+  total.failed += failed + (code !== 0 && failed === 0 ? 1 : 0);
+  // What suites print of their own, counts and shares, is worth reading when all is well too.
+  const figures = told.filter((line) => /^(\d|asked for|more than recorded)/u.test(line));
+  for (const line of code === 0 ? figures.map((one) => `     ${one}`) : told)
+    process.stdout.write(`${line}\n`);
+};
 
 await installPackages();
 const browser = await findBrowser();
 const started = Date.now();
 // Each of the two fills about one core; then suites by as many workers as there are cores.
 await Promise.all([
+  part('build', async () => {
+    await build();
+    return (seconds) => `ok   build (${seconds} s)`;
+  }),
   (async () => {
-    await part('build', async () => {
-      await build();
-      return (seconds) => `ok   build (${seconds} s)`;
-    });
-    await jest('server', 'server', { more: ['-i'] });
-    await jest('app', 'app', { more: ['-i'] });
-  })(),
-  (async () => {
-    await check('types', 'npx', ['tsc', '-b']);
+    await check('types', 'npm', ['run', '-s', 'types']);
     await check('lint', 'npm', ['run', '-s', 'lint']);
     await check('format', 'npm', ['run', '-s', 'format:check']);
     await check('import rules', 'npm', ['run', '-s', 'imports']);
@@ -92,13 +103,7 @@ await Promise.all([
     ]);
   })(),
 ]);
-await jest('core', 'core', { more: ['--maxWorkers=100%'] });
-const env = { CHROMIUM: browser };
-await jest('in the browser', 'e2e', {
-  env,
-  more: ['--maxWorkers=2', `--testPathIgnorePatterns=${TIMED}`, '/node_modules/'],
-});
-await jest('in the browser, timed', 'e2e', { env, more: ['-i', '--testPathPattern', TIMED] });
+await jest({ CHROMIUM: browser });
 
 const line = (seconds, text) => `${seconds.toFixed(1).padStart(7)} s  ${text}`;
 const slowest = tests.sort((a, b) => b.seconds - a.seconds).slice(0, SLOWEST);

@@ -134,12 +134,20 @@ export const prove = (solution: Solution): Result<Solution> => {
   return result.ok ? result : worded(solution.job, result.problems);
 };
 
+/** What a frame was found to be: what is asked again of the same one is not worked out again. */
+const reports = new WeakMap<Solution, FitReport>();
+
 /** Proves, or disproves, that the solved frame is whole and closes. */
-export const fit = (solution: Solution): FitReport =>
-  proveFrame(
+export const fit = (solution: Solution): FitReport => {
+  const known = reports.get(solution);
+  if (known !== undefined) return known;
+  const report = proveFrame(
     solution.job,
     solution.roof,
     solution.members,
     markOf(solution),
     solution.cuts.members.flatMap(({ members }) => members),
   );
+  reports.set(solution, report);
+  return report;
+};

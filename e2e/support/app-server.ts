@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 
 const ROOT = join(__dirname, '..', '..');
+const OGEE = join(ROOT, 'scripts', 'ogee.mjs');
 
 export interface AppServer {
   readonly base: string;
@@ -94,8 +95,7 @@ export const inches = (mm: number): string =>
 export const commandLine = (job: unknown, command: 'cutlist' | 'fit' = 'cutlist'): string => {
   const file = join(mkdtempSync(join(tmpdir(), 'ogee-cli-')), 'job.json');
   writeFileSync(file, JSON.stringify(job));
-  const { status, stdout, stderr } = spawnSync('npm', ['run', '-s', 'ogee', '--', command, file], {
-    cwd: ROOT,
+  const { status, stdout, stderr } = spawnSync(process.execPath, [OGEE, command, file], {
     encoding: 'utf8',
     maxBuffer: 64 * 1024 * 1024,
   });

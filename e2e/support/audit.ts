@@ -15,11 +15,16 @@ const RULES = {
   'css-orientation-lock': { enabled: true },
 };
 
-/** Every finding of axe on the page as it stands: rule, gravity, and the first places. */
-export const findings = async (page: Page): Promise<string[]> => {
+/**
+ * Every finding of axe on the page as it stands: rule, gravity, and the first places.
+ *
+ * @param seen what was looked at before and is passed over, as a selector
+ */
+export const findings = async (page: Page, seen: string | null = null): Promise<string[]> => {
   await page.evaluate(SOURCE);
+  const what = { include: [['html']], ...(seen === null ? {} : { exclude: [[seen]] }) };
   const { violations } = (await page.evaluate(
-    `axe.run(document, { rules: ${JSON.stringify(RULES)} })`,
+    `axe.run(${JSON.stringify(what)}, { resultTypes: ['violations'], rules: ${JSON.stringify(RULES)} })`,
   )) as AxeResults;
   return violations.map(
     ({ id, impact, nodes }) =>

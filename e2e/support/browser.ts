@@ -27,7 +27,9 @@ export const launch = (): Promise<Browser> => {
       // 3D without a graphics card.
       '--use-angle=swiftshader',
       '--enable-unsafe-swiftshader',
-      '--ignore-gpu-blocklist',
+      // All else is painted without it, in half the time.
+      '--disable-gpu-compositing',
+      '--disable-gpu-rasterization',
     ],
   });
 };

@@ -94,8 +94,12 @@ export const sawn = (steps: readonly SawStep[], way: Way): readonly Solid[] => {
   let pieces: Solid[] = [
     box<string>([0, 0, 0], [board.length, board.thickness, board.depth], ['', '', '', '', '', '']),
   ];
+  // What has fallen off is not sawn on: each notch would double it.
+  const sawEach = (saw: (piece: Solid) => readonly Solid[]): void => {
+    pieces = pieces.flatMap(saw).filter(({ length }) => length > 0);
+  };
   const cutAll = (keep: HalfSpace): void => {
-    pieces = pieces.map((piece) => clipSolid(piece, keep, ''));
+    sawEach((piece) => [clipSolid(piece, keep, '')]);
   };
   for (const step of steps) {
     if (step.act === 'cut') cutAll(planeOf(board, step.line, way));
@@ -111,7 +115,7 @@ export const sawn = (steps: readonly SawStep[], way: Way): readonly Solid[] => {
       const heels = step.heels.map(({ line }) =>
         across ? flip(seatOf(board, line, way)) : planeOf(board, line, way),
       );
-      pieces = pieces.flatMap((piece): Solid[] => {
+      sawEach((piece) => {
         const whole = clipSolid(piece, seat, '');
         if (heels.length === 0) return [whole];
         const beyond = clipSolid(piece, flip(seat), '');
@@ -132,14 +136,14 @@ export const sawn = (steps: readonly SawStep[], way: Way): readonly Solid[] => {
       else {
         const line = planeOf(board, past.line, way);
         const before = past.line.waste === past.towards ? line : flip(line);
-        pieces = pieces.flatMap((piece) => [
+        sawEach((piece) => [
           clipSolid(piece, before, ''),
           clipSolid(clipSolid(piece, flip(before), ''), keep, ''),
         ]);
       }
     }
   }
-  return pieces.filter((piece) => piece.length > 0);
+  return pieces;
 };
 
 /** A member as sawn, laid on the trestles: upper end hooked, left face towards you, or for the other hand its mirror. */

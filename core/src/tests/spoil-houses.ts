@@ -35,16 +35,19 @@ const spoiledOf = (
   wanted: number,
 ): Spoiled[] => {
   const found: Spoiled[] = [];
-  // Members that are cut alike come after those that are not.
-  const own = houses.map((house) => {
+  // Small houses first: of them more are proved in the same time. Members cut alike come after those that are not.
+  const bySize = houses
+    .map((house, h) => ({ h, house }))
+    .sort((one, other) => one.house.members.length - other.house.members.length);
+  const own = bySize.map(({ house }) => {
     const first = new Set(oneALine(house));
     const ofKind = house.members.filter((member) => member.kind === kind);
     return [...ofKind.filter((one) => first.has(one)), ...ofKind.filter((one) => !first.has(one))];
   });
   const rounds = Math.max(0, ...own.map(({ length }) => length));
   for (let round = 0; round < rounds; round += 1)
-    for (const [h, house] of houses.entries()) {
-      const member = own[h]![round];
+    for (const [place, { h, house }] of bySize.entries()) {
+      const member = own[place]![round];
       const next = member === undefined ? null : spoil(member);
       if (member === undefined || next === null) continue;
       found.push({ house: h, id: member.id, frame: withSpoiled(house, member, next) });

@@ -1,4 +1,5 @@
 import {
+  boxRound,
   SLACK_SINE,
   chordOf,
   chordWithin,
@@ -233,6 +234,8 @@ const bareRows = (site: FrameOnSite, sides: readonly Side[]): FitProblem[] =>
       const reach = reachOf(site, side, row);
       // A purlin between rafters is bounded by what reaches in anywhere between its four edges.
       const { thickness, depth } = side.set.stock;
+      const ends = reach.flat().map((t) => v3.add(at(0), v3.scale(a, t)));
+      const near = site.index.near(boxRound(ends), thickness + depth);
       const asides = [thickness / 2 - INSIDE_MM, INSIDE_MM - thickness / 2];
       const reads = over
         ? [at(INSIDE_MM)]
@@ -241,10 +244,10 @@ const bareRows = (site: FrameOnSite, sides: readonly Side[]): FitProblem[] =>
               v3.add(at(-down), v3.scale(v3.cross(normal, a), aside)),
             ),
           );
-      const held = reads.flatMap((read) => within(read, site.members));
+      const held = reads.flatMap((read) => within(read, near));
       const tops = within(
         at(-INSIDE_MM),
-        site.members.filter(({ member }) => isRafter(member)),
+        near.filter(({ member }) => isRafter(member)),
       );
       const bare = intervals.without(
         reach,

@@ -1,6 +1,13 @@
 import type { Browser, Page } from 'puppeteer-core';
 import type { CutListEntry, Job } from '@ogee/core';
-import { commandLine, jobNamed, startApp, storedJob, type AppServer } from './support/app-server';
+import {
+  aloud,
+  commandLine,
+  jobNamed,
+  startApp,
+  storedJob,
+  type AppServer,
+} from './support/app-server';
 import {
   byId,
   choose,
@@ -11,6 +18,7 @@ import {
   PHONE,
   press,
   settled,
+  spoken,
   tap,
   textOf,
   typeInto,
@@ -197,4 +205,29 @@ it('puts studs in the gables, struts under the purlins, and the mitre on a sheet
   const of = (name: string) => purlin!.cuts.find((cut) => cut.name === name)!;
   expect(read).toContain(`${of('side').faceAngle.toFixed(1)}°`);
   expect(read).toContain(`${of('edge').edgeAngle.toFixed(1)}°`);
+});
+
+it('braces the hips by thumb, all alike or one by one, and the list is that of the command line', async () => {
+  page = await openPage(browser, PHONE);
+  await openSample(page, server.base, 'Heron Slip');
+  await tap(page, 'place-timber');
+  await choose(page, 'Under the hips of “main”', 'A brace each');
+  await page.waitForSelector(byId('field-hipBraces.0.foot'));
+  await typeInto(page, 'field-hipBraces.0.foot', `7'`);
+  await leaveField(page);
+  // Where the wing goes on, no hip rises; the three others are braced alike.
+  const alike = await listed('hip-brace');
+  expect(alike.reduce((sum, { count }) => sum + count, 0)).toBe(3);
+  const { job } = await storedJob(page);
+  expect(job.hipBraces!.map(({ foot }) => Math.round(foot))).toEqual([2134, 2134, 2134]);
+  await choose(page, 'Under the hips of “main”', 'Hip by hip');
+  await choose(page, 'Under the hip between walls 4 and 1', 'Nothing');
+  const left = await listed('hip-brace');
+  expect(left.reduce((sum, { count }) => sum + count, 0)).toBe(2);
+  await tap(page, 'place-cuts');
+  for (const { mark, count, length } of left) {
+    await page.waitForSelector(byId(`piece-${mark}`));
+    expect(await textOf(page, `piece-${mark}`)).toContain(`${count} off`);
+    expect(await spoken(page, `piece-${mark}`)).toBe(aloud(length.longPoint));
+  }
 });

@@ -42,7 +42,7 @@ const NAMES: Readonly<Record<Sized, string>> = {
   blocking: '‹Eave blocks›',
   gableStud: '‹Gable studs›',
   ledger: '‹Ledger›',
-  strut: '‹Struts›',
+  strut: '‹Struts› and ‹hip braces›',
   beam: '‹Beam›',
   post: '‹Posts›',
   backing: '‹Ceiling backing›',

@@ -6,6 +6,7 @@ import { useRoof } from '../data/roof';
 import { ChoiceField, LengthField, StepperField } from '../form/fields';
 import { Small, Title } from '../ui/text';
 import { Fixings } from './fixings';
+import { HipBracesFields } from './hip-braces-fields';
 import { PurlinsFields } from './purlins-fields';
 import { RoofPurlinsFields } from './roof-purlins-fields';
 import { Stock } from './stock-fields';
@@ -148,6 +149,7 @@ export const TimberForm = () => {
       <Seat />
       <TiesFields />
       <PurlinsFields />
+      <HipBracesFields />
       <RoofPurlinsFields />
       <Title>The crew’s ways</Title>
       <ChoiceField

@@ -45,6 +45,7 @@ export {
   withGableStuds,
   withLedger,
 } from './roof-edges';
+export { braceWay, firstBrace, hipCorners, withBraces, type BraceWay } from './hip-braces';
 export { purlinsAlike, purlinWay, withPurlins, type PurlinWay } from './purlins';
 export { roofPurlinsOf, withRoofPurlins, type RoofPurlins } from './roof-purlins';
 export { collarWay, withBacking, withCollarTies, withRafterTies, type CollarWay } from './ties';

@@ -2,54 +2,9 @@ const http = require('node:http');
 const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
+const { RULES, STAND_INS, UNUSED } = require('./stand-ins/rules');
 
 const config = getDefaultConfig(__dirname);
-
-/**
- * What packages bring along and this app never shows: left out of the first load. By package, the ends of the names they
- * are asked for by. Whoever starts to use one of them takes it off this list; the browser tests run what is left.
- */
-const UNUSED = {
-  // Core words its own messages, and the server alone describes its schemas.
-  zod: [
-    '/locales/index.js',
-    '/json-schema-processors.js',
-    '/json-schema-generator.js',
-    '/from-json-schema.js',
-    '/deep-partial.js',
-    '/in-out.js',
-    // The content policy forbids code made from text.
-    './compile.js',
-  ],
-  // There is one layout, of our own, and no page that lists the routes.
-  'expo-router': [
-    './views/Sitemap',
-    './stack-utils',
-    './views/Unmatched',
-    './Unmatched',
-    './Toast',
-    '/link/Link',
-    './Link',
-    './createStaticNavigation',
-    './StaticNavigation',
-    './DrawerRouter',
-  ],
-  // Drawings are made of parts, never read from text.
-  'react-native-svg': ['./xml'],
-  // Long lists are virtual by another package.
-  'react-native-web': ['/exports/FlatList', '/exports/SectionList'],
-};
-
-/** What stands in for lists of everything, by what they are asked for by, and by which package (`app`: this one). */
-const STAND_INS = [
-  ['react-native.js', /^react-native(-web(\/dist\/index)?)?$/, null],
-  ['expo-router.js', /^expo-router$/, 'app'],
-  ['router-head.js', /^\.\/head$/, 'expo-router'],
-  ['native-stack.js', /\/native-stack\/createNativeStackNavigator$/, 'expo-router'],
-  ['zod.js', /^zod$/, 'app'],
-  ['screens.js', /^react-native-screens$/, 'expo-router'],
-  ['class-names.js', /^\.\/wrap-jsx$/, 'react-native-css-interop'],
-];
 
 /** The package a module belongs to: its name, or `app`. */
 const packageOf = (modulePath) => {
@@ -60,34 +15,33 @@ const packageOf = (modulePath) => {
 // While developing, the packages are whole: their own pages and messages are wanted then.
 const built = process.env.NODE_ENV === 'production';
 
+/** A rule that this build does without, to see what it saves: `npm run bench stand-ins`. */
+const without = process.env.OGEE_WITHOUT_RULE;
+
 /** Rules that something was asked for by, in this build. */
-const used = new Set();
-const allRules = [
-  ...STAND_INS.map(([file]) => file),
-  ...Object.entries(UNUSED).flatMap(([from, ends]) => ends.map((end) => `${from}: ${end}`)),
-];
+const used = new Set(without === undefined ? [] : [without]);
 
 config.resolver.resolveRequest = (context, name, platform) => {
-  if (!built) return context.resolveRequest(context, name, platform);
+  const whole = () => context.resolveRequest(context, name, platform);
+  if (!built) return whole();
   const from = packageOf(context.originModulePath);
   const standIn = STAND_INS.find(
     ([, asked, by]) => asked.test(name) && (by === null || by === from),
   );
-  if (standIn !== undefined) {
-    used.add(standIn[0]);
-    return { type: 'sourceFile', filePath: path.join(__dirname, 'stand-ins', standIn[0]) };
-  }
-  const unused = UNUSED[from]?.find((end) => name.endsWith(end));
-  if (unused === undefined) return context.resolveRequest(context, name, platform);
-  used.add(`${from}: ${unused}`);
-  return { type: 'empty' };
+  const end = UNUSED[from]?.find((one) => name.endsWith(one));
+  const rule = standIn === undefined ? end && `${from}: ${end}` : standIn[0];
+  if (rule === undefined || rule === without) return whole();
+  used.add(rule);
+  return standIn === undefined
+    ? { type: 'empty' }
+    : { type: 'sourceFile', filePath: path.join(__dirname, 'stand-ins', standIn[0]) };
 };
 
 // These stand on packages' insides: one that matches nothing any more would let whole packages back in, unsaid.
 process.on('exit', (code) => {
-  const idle = used.size === 0 ? [] : allRules.filter((rule) => !used.has(rule));
+  const idle = used.size === 0 ? [] : RULES.filter((rule) => !used.has(rule));
   if (code !== 0 || idle.length === 0) return;
-  process.stderr.write(`rules of metro.config.js that match nothing: ${idle.join(', ')}\n`);
+  process.stderr.write(`rules of stand-ins/rules.js that match nothing: ${idle.join(', ')}\n`);
   process.exitCode = 1;
 });
 

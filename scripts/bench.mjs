@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build as bundle } from 'esbuild';
 import { benchInBrowser } from './bench-browser.mjs';
+import { benchStandIns } from './bench-stand-ins.mjs';
 import { build } from './build.mjs';
 import { installPackages } from './install.mjs';
 import { must, ROOT } from './run.mjs';
@@ -65,3 +66,4 @@ process.stdout.write(
 );
 server.kill('SIGTERM');
 await benchInBrowser();
+await benchStandIns();

@@ -7,10 +7,7 @@ const UNUSED = {
   zod: [
     '/locales/index.js',
     '/json-schema-processors.js',
-    '/json-schema-generator.js',
     '/from-json-schema.js',
-    '/deep-partial.js',
-    '/in-out.js',
     // The content policy forbids code made from text.
     './compile.js',
   ],
@@ -18,14 +15,9 @@ const UNUSED = {
   'expo-router': [
     './views/Sitemap',
     './stack-utils',
-    './views/Unmatched',
-    './Unmatched',
     './Toast',
     '/link/Link',
-    './Link',
-    './createStaticNavigation',
     './StaticNavigation',
-    './DrawerRouter',
   ],
   // Drawings are made of parts, never read from text.
   'react-native-svg': ['./xml'],

@@ -3,7 +3,7 @@ import { spoken, type Sentence } from './sentence';
 /**
  * What can be wrong with a job, as data.
  *
- * `path` names the place in the job file (`blocks.0.sides.2.pitch`), `text` says what is wrong there and
+ * `path` names the place in the job file (`blocks.0.sides.2.pitch`, as it is written), `text` says what is wrong there and
  * what would be accepted. Nothing in core throws for bad input; a throw is a defect of core itself.
  */
 export type ProblemCode =
@@ -22,9 +22,19 @@ export type ProblemCode =
   | 'step'
   | 'not-framed';
 
+/** A place in a job file, from the outside in: names of fields, and numbers in lists from 0. */
+export type Path = readonly (string | number)[];
+
+/** A place as it is written for people: `blocks.0.sides.2.pitch`. */
+export const pathText = (path: Path): string => path.join('.');
+
+/** A place that is written so. */
+export const pathFrom = (text: string): Path =>
+  text.split('.').map((key) => (/^\d+$/u.test(key) ? Number(key) : key));
+
 export interface Problem {
   readonly code: ProblemCode;
-  readonly path: string;
+  readonly path: Path;
   readonly text: Sentence;
 }
 
@@ -37,4 +47,5 @@ export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
 export const refused = <T>(problems: readonly Problem[]): Result<T> => ({ ok: false, problems });
 
 /** One line, as the command line and the log print it. */
-export const problemLine = (problem: Problem): string => `${problem.path}: ${spoken(problem.text)}`;
+export const problemLine = (problem: Problem): string =>
+  `${pathText(problem.path)}: ${spoken(problem.text)}`;

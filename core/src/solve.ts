@@ -4,7 +4,7 @@ import { frameRoof, type Member } from './frame';
 import type { Job } from './job';
 import { notesOf, remarksOn, type Remark } from './remarks';
 import { sheathingOf } from './sheathing';
-import { ok, refused, type Problem, type Result } from './problem';
+import { ok, refused, type Path, type Problem, type Result } from './problem';
 import { say, spoken } from './sentence';
 import { isPlain, withWaysOut, workOutRoof, type Roof } from './roof';
 
@@ -20,12 +20,13 @@ export interface Solution {
 const TOLD = 3;
 
 /** Where in the job a block is told of: what is derived for a saddle or a dormer, by that. */
-const pathOf = (job: Job, { laid }: Roof, block: string): string => {
+const pathOf = (job: Job, { laid }: Roof, block: string): Path => {
   const on = laid.find((one) => one.block === block);
-  const [told] = on?.part.restored([{ code: 'not-framed', path: 'blocks.0', text: say`` }]) ?? [];
+  const [told] =
+    on?.part.restored([{ code: 'not-framed', path: ['blocks', 0], text: say`` }]) ?? [];
   if (told !== undefined) return told.path;
   const index = job.blocks.findIndex(({ id }) => id === block);
-  return index < 0 ? 'blocks' : `blocks.${index}`;
+  return index < 0 ? ['blocks'] : ['blocks', index];
 };
 
 /** A list with a line that cannot be sawn is not given. */

@@ -1,6 +1,6 @@
 import { replaceEqualDeep } from '@tanstack/react-query';
 import { readJob, type Job } from '@ogee/core/src/job';
-import type { Problem, Result } from '@ogee/core/src/problem';
+import { pathFrom, type Problem, type Result } from '@ogee/core/src/problem';
 import { plainly } from '@ogee/core/src/sentence';
 import type { StoredJob } from '@ogee/core/src/wire';
 import { latestJob } from './device';
@@ -155,7 +155,7 @@ export class JobInHand {
   readonly refuse = (why: string): void => {
     if (!this.typing || this.hand === null) return;
     const { path } = this.hand;
-    this.hand.problem = { code: 'outline', path, text: plainly(why) };
+    this.hand.problem = { code: 'outline', path: pathFrom(path), text: plainly(why) };
     this.hand.change = null;
     this.hand.shown = null;
     this.publish();

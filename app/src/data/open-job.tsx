@@ -1,5 +1,5 @@
 import type { Job, Side } from '@ogee/core/src/job';
-import type { Problem } from '@ogee/core/src/problem';
+import { pathText, type Problem } from '@ogee/core/src/problem';
 import { spoken } from '@ogee/core/src/sentence';
 import { useQueryClient } from '@tanstack/react-query';
 import {
@@ -163,7 +163,7 @@ export const OpenJobProvider = ({
         const found =
           refused !== null && refusedAt === path
             ? refused
-            : problems.find((problem) => problem.path === path);
+            : problems.find((problem) => pathText(problem.path) === path);
         return found === undefined ? undefined : spoken(found.text, display);
       },
     }),

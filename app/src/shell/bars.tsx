@@ -1,4 +1,4 @@
-import type { Problem } from '@ogee/core/src/problem';
+import { pathText, type Problem } from '@ogee/core/src/problem';
 import { spoken } from '@ogee/core/src/sentence';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -98,7 +98,7 @@ export const StaleBar = () => {
       </Strong>
       {late !== null && <Small>{SOLVING[late]}</Small>}
       {problems.map((problem) => (
-        <Told key={problem.path + problem.code} problem={problem} />
+        <Told key={`${pathText(problem.path)} ${problem.code}`} problem={problem} />
       ))}
       {problems.length === 0 && late === null && (
         <Small>An entry does not count as it stands; it is marked beside its field.</Small>

@@ -1,5 +1,5 @@
 import { standsAlready, type Job } from '../job';
-import { ok, refused, type Problem, type Result } from '../problem';
+import { ok, pathText, refused, type Problem, type Result } from '../problem';
 import { LINE_TIMBER, platesOf, type LaidOn, type LineKind, type Roof } from '../roof';
 import { say } from '../sentence';
 import { fasciaPlaces } from './eaves/fascia-places';
@@ -34,7 +34,7 @@ const missingTimber = (job: Job, { lines }: Roof): Problem[] =>
       : [
           {
             code: 'missing-timber' as const,
-            path: `timber.${LINE_TIMBER[kind]}`,
+            path: ['timber', LINE_TIMBER[kind]],
             text: say`missing; this roof has ${WHAT[kind]}, so give its actual size as {"thickness": 38.1, "depth": 235}`,
           },
         ],
@@ -42,7 +42,9 @@ const missingTimber = (job: Job, { lines }: Roof): Problem[] =>
 
 /** One problem a field: the first is as good as the others. */
 const oneAPlace = (problems: readonly Problem[]): Problem[] =>
-  problems.filter(({ path }, i) => problems.findIndex((other) => other.path === path) === i);
+  problems.filter(
+    ({ path }, i) => problems.findIndex((other) => pathText(other.path) === pathText(path)) === i,
+  );
 
 /** The order of erection, then round the building. */
 const inOrder = (members: readonly Member[]): Member[] =>

@@ -98,7 +98,7 @@ const noRoom = ({ job }: Site, places: readonly LinePlace[], set: readonly SetLi
     .filter(({ id }) => !set.some(({ place }) => place.id === id))
     .map(({ kind, block, low, high }) => ({
       code: 'line-too-short',
-      path: `blocks.${job.blocks.findIndex(({ id }) => id === block)}.outline`,
+      path: ['blocks', job.blocks.findIndex(({ id }) => id === block), 'outline'],
       text: say`a ${kind} of "${block}", ${inMm(v2.distance(v3.inPlan(low), v3.inPlan(high)))} long in plan, runs so near another timber that there is no room for both; accepted is a plan where the two lines are one, or stand further apart`,
     }));
 

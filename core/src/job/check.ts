@@ -1,6 +1,6 @@
 import { SLACK_RAD, area2, SAME_POINT_MM, v2, type Vec2 } from '../geom';
 import { isAlong } from '../places';
-import type { Problem } from '../problem';
+import type { Path, Problem } from '../problem';
 import { standsAlready } from './sides';
 import { inMm, leastMm, say, type Sentence } from '../sentence';
 import { pitchRad } from '../units';
@@ -14,15 +14,15 @@ const corner = (outline: readonly Vec2[], i: number): Vec2 => {
   return point;
 };
 
-const checkOutline = (block: Block, path: string): Problem[] => {
+const checkOutline = (block: Block, path: Path): Problem[] => {
   const { outline } = block;
-  const problem = (at: string, text: Sentence): Problem => ({ code: 'outline', path: at, text });
+  const problem = (at: Path, text: Sentence): Problem => ({ code: 'outline', path: at, text });
   for (let i = 0; i < outline.length; i += 1) {
     const side = v2.distance(corner(outline, i), corner(outline, i + 1));
     if (side < SHORTEST_SIDE_MM) {
       return [
         problem(
-          `${path}.outline.${i}`,
+          [...path, 'outline', i],
           say`this wall is ${inMm(side, 1)} long; accepted is at least ${leastMm(SHORTEST_SIDE_MM)}`,
         ),
       ];
@@ -31,7 +31,7 @@ const checkOutline = (block: Block, path: string): Problem[] => {
   if (area2(outline) < 0) {
     return [
       problem(
-        `${path}.outline`,
+        [...path, 'outline'],
         say`corners run clockwise; list them counter-clockwise (reverse the list)`,
       ),
     ];
@@ -44,7 +44,7 @@ const checkOutline = (block: Block, path: string): Problem[] => {
     if (turn <= SAME_POINT_MM) {
       return [
         problem(
-          `${path}.outline.${i}`,
+          [...path, 'outline', i],
           say`corner ${i + 1} does not turn left; a block is convex, so split the building into convex blocks`,
         ),
       ];
@@ -55,7 +55,7 @@ const checkOutline = (block: Block, path: string): Problem[] => {
   return turned > 2 * Math.PI + 1
     ? [
         problem(
-          `${path}.outline`,
+          [...path, 'outline'],
           say`the sides cross; list the corners in order round the building`,
         ),
       ]
@@ -68,40 +68,40 @@ const LEAST_BAND_MM = 300;
 const LEAST_BREAK_RAD = SLACK_RAD.pitch;
 
 /** The breaks in pitch of one side: in order up the slope, and steeper only at the lowest. */
-const checkBreaks = (block: Block, path: string): Problem[] =>
+const checkBreaks = (block: Block, path: Path): Problem[] =>
   block.sides.flatMap((side, i): Problem[] => {
     if (side.roof !== 'eave' || side.breaks === undefined) return [];
     let at = 0;
     let below = pitchRad(side.pitch);
     return side.breaks.flatMap((one, k): Problem[] => {
-      const field = `${path}.sides.${i}.breaks.${k}`;
+      const field = [...path, 'sides', i, 'breaks', k];
       const [from, was] = [at, below];
       at = one.at;
       below = pitchRad(one.pitch);
       if (at < from + LEAST_BAND_MM) {
         const what = k === 0 ? "the plate's outside face" : 'the break below it';
         const text = say`the break is ${inMm(at - from, 1)} in from ${what}; accepted is at least ${leastMm(LEAST_BAND_MM)}, so that rafters stand between`;
-        return [{ code: 'size', path: `${field}.at`, text }];
+        return [{ code: 'size', path: [...field, 'at'], text }];
       }
       if (Math.abs(below - was) < LEAST_BREAK_RAD) {
         const text = say`the pitch above the break is the one below it; accepted is another pitch`;
-        return [{ code: 'size', path: `${field}.pitch`, text }];
+        return [{ code: 'size', path: [...field, 'pitch'], text }];
       }
       if (k > 0 && below > was) {
         const text = say`the roof gets steeper again above this break; accepted is steeper at the lowest break only, where an eave kicks out, and shallower at every other`;
-        return [{ code: 'size', path: `${field}.pitch`, text }];
+        return [{ code: 'size', path: [...field, 'pitch'], text }];
       }
       return [];
     });
   });
 
 const checkBlock = (block: Block, index: number): Problem[] => {
-  const path = `blocks.${index}`;
+  const path = ['blocks', index];
   if (block.sides.length !== block.outline.length) {
     return [
       {
         code: 'outline',
-        path: `${path}.sides`,
+        path: [...path, 'sides'],
         text: say`${block.sides.length} sides for ${block.outline.length} corners; give one side for each corner, side i from corner i to the next`,
       },
     ];
@@ -110,7 +110,7 @@ const checkBlock = (block: Block, index: number): Problem[] => {
   if (!block.sides.some((side) => side.roof === 'eave')) {
     problems.push({
       code: 'outline',
-      path: `${path}.sides`,
+      path: [...path, 'sides'],
       text: say`no eave; a roof needs at least one side that is an eave`,
     });
   }
@@ -141,7 +141,7 @@ const checkBreakCount = ({ blocks }: Job): Problem[] => {
   const broken = blocks.flatMap(({ sides }, i) =>
     sides.flatMap((side, k) =>
       side.roof === 'eave' && side.breaks !== undefined
-        ? [{ path: `blocks.${i}.sides.${k}.breaks`, side, breaks: side.breaks }]
+        ? [{ path: ['blocks', i, 'sides', k, 'breaks'], side, breaks: side.breaks }]
         : [],
     ),
   );
@@ -150,7 +150,7 @@ const checkBreakCount = ({ blocks }: Job): Problem[] => {
       first !== undefined && pitchRad(first.pitch) > pitchRad(side.pitch),
   );
   const count = broken.reduce((sum, { breaks }) => sum + breaks.length, 0);
-  const over = (path: string | undefined, found: number, most: number, what: string): Problem[] =>
+  const over = (path: Path | undefined, found: number, most: number, what: string): Problem[] =>
     found <= most || path === undefined
       ? []
       : [
@@ -172,7 +172,7 @@ const checkSizes = (job: Job): Problem[] => {
   if (rafters > MOST_RAFTERS) {
     problems.push({
       code: 'size',
-      path: 'framing.spacing',
+      path: ['framing', 'spacing'],
       text: say`some ${Math.round(rafters)} rafters along these eaves; accepted are at most ${MOST_RAFTERS} in one job: a wider spacing, or the building in several jobs`,
     });
   }
@@ -181,7 +181,7 @@ const checkSizes = (job: Job): Problem[] => {
   if (spacing < 2 * thickness) {
     problems.push({
       code: 'size',
-      path: 'framing.spacing',
+      path: ['framing', 'spacing'],
       text: say`${inMm(spacing, 1)} ‹on centre› leaves no gap between rafters ${inMm(thickness, 1)} thick; accepted is at least ${leastMm(2 * thickness, 1)}`,
     });
   }
@@ -191,13 +191,13 @@ const checkSizes = (job: Job): Problem[] => {
 /** Each place has one rule, told as it is fixed: so many at each, or at centres all along. */
 const checkFixings = ({ fixings }: Job): Problem[] =>
   fixings.flatMap(({ place, each, centres }, i): Problem[] => {
-    const path = `fixings.${i}`;
+    const path = ['fixings', i];
     const along = isAlong(place);
     if (fixings.findIndex((other) => other.place === place) < i)
       return [
         {
           code: 'schema',
-          path: `${path}.place`,
+          path: [...path, 'place'],
           text: say`"${place}" has a rule already; accepted is one rule a place`,
         },
       ];
@@ -225,7 +225,7 @@ const checkReferences = (job: Job): Problem[] => {
     if (seen.has(block.id)) {
       problems.push({
         code: 'schema',
-        path: `blocks.${index}.id`,
+        path: ['blocks', index, 'id'],
         text: say`"${block.id}" is used twice; give each block its own id`,
       });
     }
@@ -236,13 +236,13 @@ const checkReferences = (job: Job): Problem[] => {
     if (block === undefined) {
       problems.push({
         code: 'schema',
-        path: `purlins.${index}.block`,
+        path: ['purlins', index, 'block'],
         text: say`no block is called "${purlin.block}"`,
       });
     } else if (block.sides[purlin.side]?.roof !== 'eave') {
       problems.push({
         code: 'schema',
-        path: `purlins.${index}.side`,
+        path: ['purlins', index, 'side'],
         text: say`side ${purlin.side + 1} of "${purlin.block}" is not an eave; a purlin lies under an eave's roof plane`,
       });
     }
@@ -261,14 +261,14 @@ const checkReferences = (job: Job): Problem[] => {
 const checkRoofPurlins = ({ blocks, roofPurlins }: Job): Problem[] => {
   const taken = new Set<string>();
   return roofPurlins.flatMap(({ block: id, side }, index): Problem[] => {
-    const path = `roofPurlins.${index}`;
+    const path = ['roofPurlins', index];
     const block = blocks.find((one) => one.id === id);
     if (block === undefined)
-      return [{ code: 'schema', path: `${path}.block`, text: say`no block is called "${id}"` }];
+      return [{ code: 'schema', path: [...path, 'block'], text: say`no block is called "${id}"` }];
     const eaves = block.sides.flatMap((one, i) => (one.roof === 'eave' ? [i] : []));
     if (side !== undefined && !eaves.includes(side)) {
       const text = say`side ${side + 1} of "${id}" is not an eave; ‹purlins› lie on an eave's rafters`;
-      return [{ code: 'schema', path: `${path}.side`, text }];
+      return [{ code: 'schema', path: [...path, 'side'], text }];
     }
     const own = eaves.filter((i) => side === undefined || side === i);
     const twice = own.find((i) => taken.has(`${i} ${id}`));
@@ -278,7 +278,7 @@ const checkRoofPurlins = ({ blocks, roofPurlins }: Job): Problem[] => {
       : [
           {
             code: 'schema',
-            path: `${path}.side`,
+            path: [...path, 'side'],
             text: say`side ${twice + 1} of "${id}" has ‹purlins› over or between its rafters already; accepted is one set a side`,
           },
         ];
@@ -289,15 +289,15 @@ const checkRoofPurlins = ({ blocks, roofPurlins }: Job): Problem[] => {
 const checkOpenings = ({ blocks, openings }: Job): Problem[] =>
   openings.flatMap(({ block: id, side }, index): Problem[] => {
     const block = blocks.find((one) => one.id === id);
-    const path = `openings.${index}`;
+    const path = ['openings', index];
     if (block === undefined)
-      return [{ code: 'schema', path: `${path}.block`, text: say`no block is called "${id}"` }];
+      return [{ code: 'schema', path: [...path, 'block'], text: say`no block is called "${id}"` }];
     return block.sides[side]?.roof === 'eave'
       ? []
       : [
           {
             code: 'schema',
-            path: `${path}.side`,
+            path: [...path, 'side'],
             text: say`side ${side + 1} of "${id}" is not an eave; an opening lies in an eave's slope`,
           },
         ];
@@ -307,15 +307,15 @@ const checkOpenings = ({ blocks, openings }: Job): Problem[] =>
 const checkSaddles = ({ blocks, saddles }: Job): Problem[] =>
   saddles.flatMap(({ block: id, side }, index): Problem[] => {
     const block = blocks.find((one) => one.id === id);
-    const path = `saddles.${index}`;
+    const path = ['saddles', index];
     if (block === undefined)
-      return [{ code: 'schema', path: `${path}.block`, text: say`no block is called "${id}"` }];
+      return [{ code: 'schema', path: [...path, 'block'], text: say`no block is called "${id}"` }];
     return block.sides[side]?.roof === 'eave' && block.join === 'framed'
       ? []
       : [
           {
             code: 'schema',
-            path: `${path}.side`,
+            path: [...path, 'side'],
             text: say`side ${side + 1} of "${id}" is not an eave of a framed roof; a saddle stands on an eave's slope`,
           },
         ];
@@ -327,7 +327,7 @@ const checkDormers = ({ blocks, dormers }: Job): Problem[] =>
     const { block: id, side, roof, pitch, top, face } = dormer;
     const block = blocks.find((one) => one.id === id);
     const problem = (field: string, text: Problem['text']): Problem[] => [
-      { code: 'schema', path: `dormers.${index}.${field}`, text },
+      { code: 'schema', path: ['dormers', index, field], text },
     ];
     if (block === undefined) return problem('block', say`no block is called "${id}"`);
     if (block.sides[side]?.roof !== 'eave' || (block.join !== 'framed' && blocks[0] !== block))
@@ -367,7 +367,7 @@ const checkExisting = ({ blocks, saddles }: Job): Problem[] => {
   return blocks.flatMap((block, i): Problem[] => {
     if (!standsAlready(block)) return [];
     const problem = (text: Problem['text']): Problem[] => [
-      { code: 'not-framed', path: `blocks.${i}.existing`, text },
+      { code: 'not-framed', path: ['blocks', i, 'existing'], text },
     ];
     if (!framed.includes(block))
       return problem(

@@ -1,4 +1,4 @@
-import type { Problem } from '../problem';
+import type { Path, Problem } from '../problem';
 import { say, type Sentence } from '../sentence';
 
 /** No list of a job file is longer, no object has more fields, nothing lies deeper: the schema's own bounds are lower. */
@@ -11,8 +11,8 @@ const MOST_VALUES = 50_000;
  * data are of a size to be read.
  */
 export const oversize = (data: unknown): Problem | null => {
-  const waiting: { readonly value: unknown; readonly path: string; readonly deep: number }[] = [
-    { value: data, path: '', deep: 0 },
+  const waiting: { readonly value: unknown; readonly path: Path; readonly deep: number }[] = [
+    { value: data, path: [], deep: 0 },
   ];
   let values = 0;
   for (let next = waiting.pop(); next !== undefined; next = waiting.pop()) {
@@ -20,7 +20,7 @@ export const oversize = (data: unknown): Problem | null => {
     values += 1;
     if (typeof value !== 'object' || value === null) continue;
     const entries = Object.entries(value);
-    const name = path === '' ? 'job' : path;
+    const name = path.length === 0 ? ['job'] : path;
     const refuse = (text: Sentence): Problem => ({ code: 'size', path: name, text });
     if (entries.length > MOST_ENTRIES)
       return refuse(
@@ -30,7 +30,11 @@ export const oversize = (data: unknown): Problem | null => {
     if (values + waiting.length > MOST_VALUES)
       return refuse(say`more than ${MOST_VALUES} values; no job is that large`);
     for (const [key, inner] of entries)
-      waiting.push({ value: inner, path: path === '' ? key : `${path}.${key}`, deep: deep + 1 });
+      waiting.push({
+        value: inner,
+        path: [...path, Array.isArray(value) ? Number(key) : key],
+        deep: deep + 1,
+      });
   }
   return null;
 };

@@ -32,12 +32,12 @@ export const partOfJob = (job: Job, wanted: (block: string) => boolean): PartOfJ
     },
     restored: (problems) =>
       problems.map((problem) => {
-        const [list, number, ...rest] = problem.path.split('.');
+        const [list, number, ...rest] = problem.path;
         const name = LISTS.find((one) => one === list);
         const index = name === undefined ? undefined : kept[name][Number(number)];
-        return index === undefined
+        return name === undefined || index === undefined
           ? problem
-          : { ...problem, path: [list, String(index), ...rest].join('.') };
+          : { ...problem, path: [name, index, ...rest] };
       }),
   };
 };

@@ -50,8 +50,12 @@ const nearest = (issue: z.core.$ZodIssue): z.core.$ZodIssue => {
 
 const toProblem = (raw: z.core.$ZodIssue): Problem => {
   const issue = nearest(raw);
-  const path = issue.path.join('.');
-  return { code: 'schema', path: path === '' ? 'job' : path, text: plainly(wording(issue)) };
+  const path = issue.path.map((key) => (typeof key === 'number' ? key : String(key)));
+  return {
+    code: 'schema',
+    path: path.length === 0 ? ['job'] : path,
+    text: plainly(wording(issue)),
+  };
 };
 
 /** Fields that this program does not know, in a file that a newer one has written: no fault of the file's. */
@@ -101,7 +105,7 @@ const fromText = (text: string, read: (data: unknown) => Result<Job>): Result<Jo
   } catch (error) {
     const why = error instanceof Error ? error.message : 'unreadable';
     return refused([
-      { code: 'not-json', path: 'file', text: say`not JSON (${why}); expected an ogee-job file` },
+      { code: 'not-json', path: ['file'], text: say`not JSON (${why}); expected an ogee-job file` },
     ]);
   }
   return read(data);

@@ -123,7 +123,7 @@ const tooLow = (
     ? null
     : {
         code: 'seat',
-        path: `roofPurlins.${over.index}.stock.depth`,
+        path: ['roofPurlins', over.index, 'stock', 'depth'],
         text: say`these ‹purlins› put the rafters ${inMm(roofMm - low.hapMm, 1)}, plumb, under the roof, which stands ${inMm(roofMm, 1)} above the ‹plate›: nothing of them would be left over it; accepted is a shallower ‹purlin›, a higher seat, or "planes": "rafters"`,
       };
 };

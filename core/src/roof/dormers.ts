@@ -63,7 +63,7 @@ const strikesAt = ({ deckAt, plane }: Site, z: number): number => (z - deckAt(0)
 
 const refusal = (index: number, field: string, text: Sentence): Problem => ({
   code: 'size',
-  path: `dormers.${index}.${field}`,
+  path: ['dormers', index, field],
   text,
 });
 
@@ -223,7 +223,7 @@ const partsOf = (job: Job, site: Site, dormer: Dormer, index: number): DormerPar
           },
         ],
       },
-      restored: (problems) => problems.map((one) => ({ ...one, path: `dormers.${index}` })),
+      restored: (problems) => problems.map((one) => ({ ...one, path: ['dormers', index] })),
     },
     opening: {
       name: dormerId(index),

@@ -44,7 +44,7 @@ export const gabletOver = (
   const { sides: lines } = lone;
   const refused = (side: number, text: Sentence): Problem => ({
     code: 'size',
-    path: `blocks.${index}.sides.${side}.gablet.at`,
+    path: ['blocks', index, 'sides', side, 'gablet', 'at'],
     text,
   });
   const count = lines.length;

@@ -17,5 +17,5 @@ export const heightAbovePlate = (job: Job, slopeRad: number): Result<number> => 
     field === 'hap'
       ? say`${inMm(hap, 1)} leaves no seat in a rafter ${inMm(plumb, 1)} deep on the plumb; accepted is over nothing and under ${mostMm(plumb, 1)}`
       : say`a seat this wide cuts the rafter through; accepted is under ${mostMm(plumb / Math.tan(slopeRad), 1)}`;
-  return refused([{ code: 'seat', path: `framing.seat.${field}`, text }]);
+  return refused([{ code: 'seat', path: ['framing', 'seat', field], text }]);
 };

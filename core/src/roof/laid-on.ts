@@ -140,7 +140,7 @@ export const layOn = (
 ): Result<LaidOn> => {
   const index = job.blocks.findIndex(({ id }) => id === block);
   const problem = (path: string, text: Problem['text']): Result<LaidOn> =>
-    refused([{ code: 'open-end', path: `blocks.${index}.${path}`, text }]);
+    refused([{ code: 'open-end', path: ['blocks', index, path], text }]);
   const sides = whole.blocks[0]?.sides ?? [];
   const open = sides.find(({ roof }) => roof === 'open');
   if (open === undefined)

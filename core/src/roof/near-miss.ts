@@ -105,8 +105,10 @@ export const withWaysOut = (
   accepted: (job: Job) => boolean,
 ): Problem[] =>
   problems.map((problem) => {
-    const index = Number(/^blocks\.(\d+)\.outline$/.exec(problem.path)?.[1] ?? NaN);
-    if (problem.code !== 'line-too-short' || job.blocks.length > MOST_PARTS) return problem;
+    const [list, index, field] = problem.path;
+    const ofPlan = list === 'blocks' && typeof index === 'number' && field === 'outline';
+    if (problem.code !== 'line-too-short' || !ofPlan || job.blocks.length > MOST_PARTS)
+      return problem;
     const [first, ...others] = waysOut(job, index, accepted);
     if (first === undefined) return problem;
     const told = others.reduce((all, one) => say`${all}, or ${one}`, first);

@@ -19,7 +19,7 @@ export const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): P
     if (hidden.length === eaves.length)
       return [
         notYet(
-          `blocks.${i}`,
+          ['blocks', i],
           say`the roof of "${block.id}" lies wholly under the others and would not be built; raise its ‹plate› or its pitch, or leave the block out. For a roof of two pitches down one side give that side a break in pitch`,
         ),
       ];
@@ -36,7 +36,7 @@ export const swallowed = (job: Job, roof: Roof, pieces: readonly RoofPiece[]): P
         ? [
             {
               code: 'outline',
-              path: `blocks.${i}.sides.${side}.raise`,
+              path: ['blocks', i, 'sides', side, 'raise'],
               text: say`this side's ‹plate› stands ${inMm(line.plateMm - block.plateMm)} above the others, higher than the roof there, so that no hip is left; accepted is less, or a gable`,
             },
           ]
@@ -62,7 +62,7 @@ export const hiddenGablets = (job: Job, roof: Roof, borders: readonly RoofBorder
       return [
         {
           code: 'size',
-          path: `blocks.${i}.sides.${k}.gablet.at`,
+          path: ['blocks', i, 'sides', k, 'gablet', 'at'],
           text: shows
             ? say`no ridge runs out to this gablet, for the two hips of this side do not come together at a point; accepted is a gablet at the end of a ridge`
             : say`${inMm(side.gablet.at)} in, the hip's end has come to its top and no gable stands above it; accepted is less`,
@@ -78,7 +78,7 @@ export const hiddenBreaks = (roof: Roof, pieces: readonly RoofPiece[]): Problem[
     block.bands.flatMap((own, side) =>
       own.flatMap(({ band, slope }): Problem[] => {
         if (own.length < 2 || shown.has(slope)) return [];
-        const path = `blocks.${i}.sides.${side}.breaks.${Math.max(0, band - 1)}.at`;
+        const path = ['blocks', i, 'sides', side, 'breaks', Math.max(0, band - 1), 'at'];
         const text = say`nothing is left of the roof ${band === 0 ? 'below' : 'above'} this break in pitch: it lies ${band === 0 ? 'lower than the eave' : 'higher than the roof comes up'}, or under another roof; accepted is a break nearer to the eave`;
         return [{ code: 'outline', path, text }];
       }),

@@ -1,7 +1,7 @@
 import type { SideLine } from './side-lines';
 import { SLACK_MM, edgesOf, SAME_POINT_MM, v2, v3, type Vec2, SAME_WAY_SINE } from '../geom';
 import type { Job } from '../job';
-import type { Problem } from '../problem';
+import type { Path, Problem } from '../problem';
 import { inMm, leastMm, say } from '../sentence';
 import type { DeadLine } from './edges';
 import { LINE_TIMBER, type Roof, type RoofBorder, type RoofPiece } from './model';
@@ -10,22 +10,28 @@ import { notYet } from './refusal';
 import { hiddenBreaks, hiddenGablets, swallowed } from './refuse-hidden';
 import { outside, roofOver } from './surface';
 
-const pathOf = (job: Job, { block, side }: RoofBorder): string =>
-  `blocks.${job.blocks.findIndex((one) => one.id === block)}.sides.${side}`;
+const pathOf = (job: Job, { block, side }: RoofBorder): Path => [
+  'blocks',
+  job.blocks.findIndex((one) => one.id === block),
+  'sides',
+  side,
+];
+
+/** Borders of one side are told of once. */
+const keyOf = ({ block, side }: RoofBorder): string => `${block} ${side}`;
 
 /** An open end that shows: it should lie hidden in another block's roof. */
 const openEnds = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Problem[] => {
   const seen = new Set<string>();
   return borders.flatMap((border) => {
     const line = roof.blocks.find(({ id }) => id === border.block)?.sides[border.side];
-    const path = `${pathOf(job, border)}.roof`;
-    if (line?.roof !== 'open' || seen.has(path)) return [];
-    seen.add(path);
+    if (line?.roof !== 'open' || seen.has(keyOf(border))) return [];
+    seen.add(keyOf(border));
     const wide = v2.distance(v3.inPlan(border.from), v3.inPlan(border.to));
     return [
       {
         code: 'open-end',
-        path,
+        path: [...pathOf(job, border), 'roof'],
         text: say`${inMm(wide)} of this open end is not hidden in another block's roof; carry the block further in, or make the side a gable, an eave or a wall`,
       },
     ];
@@ -55,8 +61,7 @@ const stepsOverWalls = (job: Job, roof: Roof, borders: readonly RoofBorder[]): P
     const below = roof.blocks.find(
       (block) => block.id !== border.block && outside(block.walls, middle) <= -1,
     );
-    const path = pathOf(job, border);
-    if (below === undefined || seen.has(path)) return [];
+    if (below === undefined || seen.has(keyOf(border))) return [];
     const line = roof.blocks.find(({ id }) => id === border.block)?.sides[border.side];
     if (line?.roof === 'gablet') return [];
     const within = line === undefined ? middle : v2.add(middle, line.inward);
@@ -64,11 +69,11 @@ const stepsOverWalls = (job: Job, roof: Roof, borders: readonly RoofBorder[]): P
       pieces.some((piece) => piece.under && liesOver(piece, within)),
     );
     if (runsUnder || stepHeight(roof, border) <= job.timber.common.depth) return [];
-    seen.add(path);
+    seen.add(keyOf(border));
     return [
       {
         code: 'step',
-        path,
+        path: pathOf(job, border),
         text: say`this edge of "${border.block}" stands above the roof of "${below.id}" and neither meets it nor clears it; change a ‹plate›, a pitch or an overhang so that the two roofs meet, or stand a rafter's depth apart`,
       },
     ];
@@ -88,7 +93,7 @@ const tooShort = (job: Job, roof: Roof): Problem[] =>
     return [
       {
         code: 'line-too-short',
-        path: `blocks.${job.blocks.findIndex(({ id }) => id === block)}.outline`,
+        path: ['blocks', job.blocks.findIndex(({ id }) => id === block), 'outline'],
         text: say`a ${line.kind === 'break' ? 'break in pitch' : line.kind} would be ${inMm(long, 1)} long, too short for the rafters at its ends; accepted is at least ${leastMm(least, 1)}, or a plan whose lines meet in one point`,
       },
     ];
@@ -110,7 +115,7 @@ const outsideWalls = (job: Job, roof: Roof): Problem[] =>
     return [
       {
         code: 'line-too-short',
-        path: `blocks.${job.blocks.findIndex(({ id }) => id === block)}.outline`,
+        path: ['blocks', job.blocks.findIndex(({ id }) => id === block), 'outline'],
         text: say`a ${line.kind} lies wholly in the overhang, outside the walls, where nothing carries it: two roof edges meet at a corner of the ‹plates›. Accepted is a plan where each ${line.kind} runs in over the walls: change where "${block ?? ''}" leaves the wall, its ‹plate› or its pitch`,
       },
     ];
@@ -158,7 +163,7 @@ const backToBack = (job: Job, { blocks }: Roof): Problem[] => {
       if (stretch) return [];
       return [
         notYet(
-          `blocks.${blocks.indexOf(other.block)}.sides.${other.side.index}`,
+          ['blocks', blocks.indexOf(other.block), 'sides', other.side.index],
           say`the roofs of "${one.block.id}" and "${other.block.id}" stand back to back and drain into one level gutter ${inMm(shared)} long; accepted are eaves apart, valleys that fall, or a saddle on both slopes all along it`,
         ),
       ];
@@ -188,7 +193,7 @@ const aboveTheEave = (job: Job, roof: Roof, borders: readonly RoofBorder[]): Pro
     return [
       {
         code: 'step',
-        path: `${pathOf(job, border)}.roof`,
+        path: [...pathOf(job, border), 'roof'],
         text: say`the high side of "${border.block}" stands ${inMm(above)} above the roof it leans against; lower its ‹plate› or its pitch until it comes under that eave`,
       },
     ];
@@ -210,7 +215,7 @@ export const unsound = (
   const lines = dead.map(({ kind, line }) => {
     const [left, right] = line.slopes.map((i) => roof.slopes[i]?.sides[0]);
     const long = inMm(v2.distance(v3.inPlan(line.from), v3.inPlan(line.to)));
-    const path = `blocks.${job.blocks.findIndex((one) => one.id === right?.block)}`;
+    const path = ['blocks', job.blocks.findIndex((one) => one.id === right?.block)];
     return notYet(
       path,
       kind === 'gutter'

@@ -38,7 +38,7 @@ export const saddlePart = (job: Job, below: Roof, index: number): PartOfJob | Pr
   if (to - from < LEAST_WIDE_MM)
     return {
       code: 'size',
-      path: `saddles.${index}.along`,
+      path: ['saddles', index, 'along'],
       text: say`the saddle would be framed ${inMm(to - from)} wide between its sheathing; accepted is at least ${inMm(LEAST_WIDE_MM + 2 * cover)} along`,
     };
   const at = (u: number, v: number): Vec2 => onSide(side, u, v);
@@ -56,7 +56,7 @@ export const saddlePart = (job: Job, below: Roof, index: number): PartOfJob | Pr
     const most = Math.atan((2 * (top - saddle.at) * plane.rise) / (to - from));
     return {
       code: 'size',
-      path: `saddles.${index}${struck >= top ? '.pitch' : '.along'}`,
+      path: ['saddles', index, struck >= top ? 'pitch' : 'along'],
       text:
         struck >= top
           ? say`its ‹ridge› rises past the top of the slope that it stands on; accepted is a pitch under ${inDegrees(degrees(most))}, or a narrower saddle`
@@ -89,7 +89,7 @@ export const saddlePart = (job: Job, below: Roof, index: number): PartOfJob | Pr
         },
       ],
     },
-    restored: (problems) => problems.map((one) => ({ ...one, path: `saddles.${index}` })),
+    restored: (problems) => problems.map((one) => ({ ...one, path: ['saddles', index] })),
   };
 };
 

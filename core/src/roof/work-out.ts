@@ -170,11 +170,9 @@ const opened = ({ job, restored }: PartOfJob, dormers: readonly DormerParts[]): 
   job: { ...job, openings: [...job.openings, ...dormers.map(({ opening }) => opening)] },
   restored: (problems) =>
     problems.flatMap((problem) => {
-      const [list, number] = problem.path.split('.');
-      const dormer = Number(number) - job.openings.length;
-      return list === 'openings' && dormer >= 0
-        ? [{ ...problem, path: `dormers.${dormer}` }]
-        : restored([problem]);
+      const [list, number] = problem.path;
+      const dormer = list === 'openings' ? Number(number) - job.openings.length : -1;
+      return dormer >= 0 ? [{ ...problem, path: ['dormers', dormer] }] : restored([problem]);
     }),
 });
 

@@ -171,7 +171,7 @@ describe('no timber hangs in the air', () => {
         HAP,
       ),
     );
-    expect(problem).toMatchObject({ code: 'line-too-short', path: 'blocks.0.outline' });
+    expect(problem).toMatchObject({ code: 'line-too-short', path: ['blocks', 0, 'outline'] });
     expect(spoken(problem.text)).toContain('no room for both');
   });
 });
@@ -229,7 +229,7 @@ describe('what comes to a plate is seated on it', () => {
         seat: { depthFraction: 0.25 },
       }),
     );
-    expect(problem).toMatchObject({ code: 'seat', path: 'blocks.0.sides.2.pitch' });
+    expect(problem).toMatchObject({ code: 'seat', path: ['blocks', 0, 'sides', 2, 'pitch'] });
   });
 });
 
@@ -307,7 +307,7 @@ describe('what is refused at the door', () => {
       rectangle(`b${i}`, [0, i * 5000, 180_000, 4000], gables('9/12')),
     );
     const read = readJob({ ...(jobWith({}) as object), blocks });
-    expect(read).toMatchObject({ ok: false, problems: [{ path: 'framing.spacing' }] });
+    expect(read).toMatchObject({ ok: false, problems: [{ path: ['framing', 'spacing'] }] });
   });
 
   it('a block wholly under another: a steep roof swallows the flat one within it', () => {
@@ -320,7 +320,7 @@ describe('what is refused at the door', () => {
         HAP,
       ),
     );
-    expect(problem).toMatchObject({ code: 'shape-not-yet', path: 'blocks.1' });
+    expect(problem).toMatchObject({ code: 'shape-not-yet', path: ['blocks', 1] });
     expect(spoken(problem.text)).toContain('wholly under');
   });
 
@@ -336,7 +336,7 @@ describe('what is refused at the door', () => {
         HAP,
       ),
     );
-    expect(problem).toMatchObject({ code: 'step', path: 'blocks.1.sides.2.roof' });
+    expect(problem).toMatchObject({ code: 'step', path: ['blocks', 1, 'sides', 2, 'roof'] });
   });
 
   it('two roofs back to back, whose eaves drain into one gutter between them', () => {

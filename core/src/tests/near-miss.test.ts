@@ -1,3 +1,4 @@
+import { pathText } from '../problem';
 import {
   newJob,
   resized,
@@ -24,9 +25,9 @@ const waysOut = (job: Job): WayOut[] => {
   const solution = solve(job);
   if (solution.ok) throw new Error('framed');
   return solution.problems.flatMap(({ path, text }) => {
-    const index = Number(path.split('.')[1]);
+    const index = Number(path[1]);
     const block = job.blocks[index];
-    if (block === undefined) throw new Error(path);
+    if (block === undefined) throw new Error(pathText(path));
     const [along = 0, across = 0] = wallLengths(block);
     const [, near = ''] = spoken(text).split('. Near this: ');
     return [...near.matchAll(/(a width of|wall 1|wall 2) ([\d.]+) mm(?: long)?( or more)?/g)].map(

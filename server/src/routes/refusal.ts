@@ -1,4 +1,4 @@
-import { spoken, type Problem } from '@ogee/core';
+import { pathText, spoken, type Problem } from '@ogee/core';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { z } from 'zod';
 import { Taken, Unreadable } from '../store/jobs';
@@ -26,7 +26,7 @@ export const badJob = (problems: readonly Problem[]): Refusal =>
     problems.map((problem) => ({
       code: problem.code,
       text: spoken(problem.text),
-      path: `job.${problem.path}`.replace(/^job\.job$/, 'job'),
+      path: problem.path[0] === 'job' ? 'job' : `job.${pathText(problem.path)}`,
     })),
   );
 

@@ -109,7 +109,7 @@ describe('the roof on screen', () => {
     expect(solving.read().roof).not.toBe(good);
     const why = {
       code: 'not-framed',
-      path: 'blocks.0',
+      path: ['blocks', 0],
       text: plainly('it does not hold'),
     } as const;
     solver.asked[2]!.give([why]);
@@ -123,7 +123,7 @@ describe('the roof on screen', () => {
     solver.asked[2]!.answer();
     await later(0);
     const newest = solving.read().roof;
-    solver.asked[1]!.give([{ code: 'not-framed', path: 'blocks.0', text: plainly('no') }]);
+    solver.asked[1]!.give([{ code: 'not-framed', path: ['blocks', 0], text: plainly('no') }]);
     await later(0);
     expect(solving.read()).toMatchObject({ roof: newest, problems: [] });
   });

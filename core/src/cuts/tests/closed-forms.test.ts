@@ -262,7 +262,7 @@ describe('ends', () => {
     const solution = solve(buildingJob({ along: 6010, across: 6000, pitch: '8/12' }));
     expect(solution).toMatchObject({
       ok: false,
-      problems: [{ code: 'line-too-short', path: 'blocks.0.outline' }],
+      problems: [{ code: 'line-too-short', path: ['blocks', 0, 'outline'] }],
     });
     expect(solve(buildingJob({ along: 6038, across: 6000, pitch: '8/12' })).ok).toBe(true);
   });

@@ -1,3 +1,4 @@
+import { pathText } from '../../problem';
 import { fixingsOf, type FixedPlace } from '..';
 import type { JobInput } from '../../job';
 import type { Place } from '../../places';
@@ -94,7 +95,7 @@ it('goes by the crew’s own rule, and refuses one that does not suit its place'
   const wide = barn({ fixings: [{ place: 'plate-on-wall', fixing: 'bolt', centres: 1200 }] });
   expect(at(wide, 'plate-on-wall')).toMatchObject({ fixing: 'bolt', count: 18 });
   const refused = (fixings: JobInput['fixings']): string[] =>
-    problemsOf({ ...barnInput, fixings }).map(({ path }) => path);
+    problemsOf({ ...barnInput, fixings }).map(({ path }) => pathText(path));
   expect(refused([{ place: 'seat', fixing: 'screw', centres: 300 }])).toEqual(['fixings.0']);
   expect(refused([{ place: 'plate-on-wall', fixing: 'screw', each: 3 }])).toEqual(['fixings.0']);
   const rule = { place: 'seat', fixing: 'screw', each: 3 } as const;

@@ -111,7 +111,7 @@ export const eaveBlocks: Pass = (site, _primary, before): Added => {
       problems: [
         {
           code: 'size',
-          path: 'timber.blocking.depth',
+          path: ['timber', 'blocking', 'depth'],
           text: say`${inMm(given.depth, 1)} does not reach from the ‹plate› up to the slope; accepted is at least ${leastMm(needed, 1)}, ripped to its depth and bevel`,
         },
       ],

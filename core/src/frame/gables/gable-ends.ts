@@ -96,7 +96,7 @@ export const gableEnds: Pass = (site, _primary, before): Added => {
       problems: [
         {
           code: 'missing-timber',
-          path: 'timber.lookout',
+          path: ['timber', 'lookout'],
           text: say`missing; ‹barges› stand on ‹lookouts›, so give their actual size as {"thickness": 38.1, "depth": 88.9}`,
         },
       ],

@@ -241,12 +241,12 @@ const standsIn = (site: Site, kind: Member['kind']): Problem =>
   notched(site)
     ? {
         code: 'not-framed',
-        path: 'framing.gableStuds',
+        path: ['framing', 'gableStuds'],
         text: say`the ‹gable studs› on edge would stand in a ${kind} beside the ‹gable›’s rafter; accepted is "flat", under that rafter`,
       }
     : {
         code: 'not-framed',
-        path: 'timber.gableStud.thickness',
+        path: ['timber', 'gableStud', 'thickness'],
         text: say`the ‹gable studs› would stand in a ${kind} beside the ‹gable›’s rafter; accepted is no thicker than that rafter`,
       };
 
@@ -261,7 +261,7 @@ export const gableStuds: Pass = (site, _primary, before): Added => {
       problems: [
         {
           code: 'size',
-          path: 'timber.gableStud.depth',
+          path: ['timber', 'gableStud', 'depth'],
           text: say`${inMm(stock.depth)} is no deeper than the rafter is thick, so that nothing is left beside it; accepted is over ${inMm(common.thickness)}, or studs flat under the rafter`,
         },
       ],

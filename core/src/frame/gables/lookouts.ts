@@ -251,7 +251,7 @@ export const tooThick = (site: Site, stock: Stock): Problem | null => {
   return laidIn(site) && stock.thickness > depth * MOST_HOUSED
     ? {
         code: 'size',
-        path: 'timber.lookout.thickness',
+        path: ['timber', 'lookout', 'thickness'],
         text: say`laid in through the ‹gable›’s rafter, ${inMm(stock.thickness)} takes more than half of its ${inMm(depth)}; accepted is at most ${mostMm(depth * MOST_HOUSED)}, or ‹lookouts› butted against it`,
       }
     : null;

@@ -1,6 +1,6 @@
 import { chordWithin, extent, flip, halfSpace, v2, v3, type HalfSpace } from '../../geom';
 import type { Job } from '../../job';
-import type { Problem } from '../../problem';
+import type { Path, Problem } from '../../problem';
 import { inMm, leastMm, say } from '../../sentence';
 import { isPurlin, isRafter, KINDS, listedKind } from '../../kinds';
 import { axisOf, type EndCut, type Member, type Notch, type CutName } from '../member/member';
@@ -211,10 +211,11 @@ const parted = (timber: Member, joints: readonly number[], scarf: Scarf): Member
 };
 
 /** Which field of the job says how long a timber can be had. */
-const pathOf = (job: Job, { kind, stock }: Member): string => {
+const pathOf = (job: Job, { kind, stock }: Member): Path => {
   const own = KINDS[kind].stock;
-  if (own !== null) return `timber.${own}.longest`;
-  return `roofPurlins.${job.roofPurlins.findIndex((one) => one.stock === stock)}.stock.longest`;
+  if (own !== null) return ['timber', own, 'longest'];
+  const set = job.roofPurlins.findIndex((one) => one.stock === stock);
+  return ['roofPurlins', set, 'stock', 'longest'];
 };
 
 /** Ridges, purlins and beams longer than their timber can be had, in lengths scarfed over a rafter or a post each. */

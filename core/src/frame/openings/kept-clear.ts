@@ -41,7 +41,7 @@ export const keptClear: Pass = (site, _primary, before) => ({
       : [
           {
             code: 'not-framed',
-            path: `openings.${opening.index}`,
+            path: ['openings', opening.index],
             text: say`a ${listedKind(inWay.kind)} would stand in what "${opening.name}" keeps clear; accepted is a place clear of it, or another place for that`,
           },
         ];

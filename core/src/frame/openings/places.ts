@@ -54,7 +54,7 @@ interface Taken {
 
 const problem = (index: number, text: Problem['text']): Problem => ({
   code: 'not-framed',
-  path: `openings.${index}`,
+  path: ['openings', index],
   text,
 });
 

@@ -61,9 +61,9 @@ const braceUnder = (site: Site, wanted: Wanted, hip: Member, stock: Member['stoc
   );
 };
 
-const problem = (index: number, field: string, text: Problem['text']): Problem => ({
+const problem = (index: number, fields: readonly string[], text: Problem['text']): Problem => ({
   code: 'not-framed',
-  path: `hipBraces.${index}${field}`,
+  path: ['hipBraces', index, ...fields],
   text,
 });
 
@@ -79,13 +79,13 @@ const refusalOf = (
   if (wanted.at > runMm)
     return problem(
       index,
-      '.at',
+      ['at'],
       say`the ‹hip› is ${inMm(runMm)} long in plan; accepted is a place under it`,
     );
   if (brace.axis.riseMm < LEAST_RISE_MM)
     return problem(
       index,
-      '.at',
+      ['at'],
       say`a ‹hip brace› would stand ${inMm(brace.axis.riseMm)} high there; accepted is at least ${leastMm(LEAST_RISE_MM)}`,
     );
   // Against the hip it leans under, or away from it.
@@ -94,7 +94,7 @@ const refusalOf = (
   if (between < radians(LEAST_BETWEEN_DEG))
     return problem(
       index,
-      '.foot',
+      ['foot'],
       say`a ‹hip brace› would run ${inDegrees(degrees(between))} off the ‹hip›’s own slope, where its head no longer bears; accepted is ${inDegrees(LEAST_BETWEEN_DEG)} or more: a foot nearer to under its head`,
     );
   const inWay = clashing(brace, others);
@@ -102,7 +102,7 @@ const refusalOf = (
     ? null
     : problem(
         index,
-        '',
+        [],
         say`a ‹hip brace› would stand in other timber there; accepted is a place clear of it`,
       );
 };
@@ -118,7 +118,7 @@ export const hipBraces: Pass = (site, _primary, before): Added => {
       problems: [
         {
           code: 'missing-timber',
-          path: 'timber.strut',
+          path: ['timber', 'strut'],
           text: say`missing; this roof has ‹hip braces›, so give their actual size as {"thickness": 50, "depth": 100}`,
         },
       ],
@@ -131,7 +131,7 @@ export const hipBraces: Pass = (site, _primary, before): Added => {
       problems.push(
         problem(
           i,
-          '.corner',
+          ['corner'],
           say`no ‹hip› rises from corner ${wanted.corner + 1} of "${wanted.block}"; accepted is a corner between two eaves`,
         ),
       );

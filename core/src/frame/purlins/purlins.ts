@@ -104,7 +104,7 @@ const MOST_NOTCHED = 1 / 3;
 
 const problem = (index: number, code: Problem['code'], text: Problem['text']): Problem => ({
   code,
-  path: `purlins.${index}.at`,
+  path: ['purlins', index, 'at'],
   text,
 });
 
@@ -119,7 +119,7 @@ export const purlins: Pass = (site, _primary, before): Added => {
       problems: [
         {
           code: 'missing-timber',
-          path: 'timber.purlin',
+          path: ['timber', 'purlin'],
           text: say`missing; this roof has ‹purlins›, so give their actual size as {"thickness": 75, "depth": 150}`,
         },
       ],

@@ -244,11 +244,11 @@ const rowsOf = (site: Site): { readonly rows: readonly Row[]; readonly problems:
       if (own === null) return [];
       const { set, index } = own;
       const found = purlinRows(site.roof, blockAt(site, block), side, set);
-      const path = `roofPurlins.${index}`;
+      const path = ['roofPurlins', index];
       if (found.length === 0) {
         problems.push({
           code: 'size',
-          path: `${path}.first`,
+          path: [...path, 'first'],
           text: say`between the first ‹purlin› ${inMm(set.first)} up from the tail and the last ${inMm(set.last)} below the top nothing is left of side ${side + 1} of "${block}"; accepted is less of both`,
         });
         return [];
@@ -275,19 +275,19 @@ const rowsOf = (site: Site): { readonly rows: readonly Row[]; readonly problems:
     if (boards > MOST_BOARDS)
       problems.push({
         code: 'size',
-        path: `roofPurlins.${index}.spacing`,
+        path: ['roofPurlins', index, 'spacing'],
         text: say`some ${Math.round(boards)} ‹purlins› at this spacing; accepted are at most ${MOST_BOARDS}: a wider spacing, or the building in several jobs`,
       });
     if (set.spacing < set.stock.thickness)
       problems.push({
         code: 'size',
-        path: `roofPurlins.${index}.spacing`,
+        path: ['roofPurlins', index, 'spacing'],
         text: say`${inMm(set.spacing, 1)} ‹on centre› leaves no gap between ‹purlins› ${inMm(set.stock.thickness, 1)} thick; accepted is at least ${leastMm(set.stock.thickness, 1)}`,
       });
     if (set.last < set.stock.thickness / 2)
       problems.push({
         code: 'size',
-        path: `roofPurlins.${index}.last`,
+        path: ['roofPurlins', index, 'last'],
         text: say`the highest ‹purlins› would reach past the top and into each other; accepted is at least half their thickness, ${leastMm(set.stock.thickness / 2, 1)}`,
       });
   }
@@ -304,7 +304,7 @@ const standsIn = (
   const top = distance > runOfSide(site.roof, block, side) - set.last;
   return {
     code: 'not-framed',
-    path: `roofPurlins.${index}.${top ? 'last' : 'first'}`,
+    path: ['roofPurlins', index, top ? 'last' : 'first'],
     text: say`the row of ‹purlins› ${inMm(along)} up the slope of side ${side + 1} of "${block}" would stand in a ${KINDS[other.kind].term} there; accepted is a row clear of it: another first, spacing or last, or a shallower ‹purlin›`,
   };
 };

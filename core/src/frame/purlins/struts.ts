@@ -111,7 +111,7 @@ const clearAt = (
 
 const problem = (index: number, field: string, text: Problem['text']): Problem => ({
   code: 'not-framed',
-  path: `purlins.${index}.struts.${field}`,
+  path: ['purlins', index, 'struts', field],
   text,
 });
 
@@ -126,7 +126,7 @@ export const struts: Pass = (site, _primary, before): Added => {
       problems: [
         {
           code: 'missing-timber',
-          path: 'timber.strut',
+          path: ['timber', 'strut'],
           text: say`missing; these ‹purlins› have ‹struts›, so give their actual size as {"thickness": 50, "depth": 100}`,
         },
       ],

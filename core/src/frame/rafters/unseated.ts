@@ -28,7 +28,7 @@ export const unseatedLine = ({ place }: SetLine, member: Member): Problem[] => {
   return [
     {
       code: 'seat',
-      path: `timber.${place.kind}.depth`,
+      path: ['timber', place.kind, 'depth'],
       text: say`${inMm(member.stock.depth, 1)} leaves a ${place.kind} of "${place.block}" ${inMm(short - LEAST_NOTCH_MM, 1)} above its ‹plate›, with no seat; accepted is at least ${leastMm(needed)}, or a lower ‹height above plate›`,
     },
   ];
@@ -49,7 +49,7 @@ export const unseatedRafter = (
   return [
     {
       code: 'seat',
-      path: `blocks.${block}.sides.${foot.side.index}.pitch`,
+      path: ['blocks', block, 'sides', foot.side.index, 'pitch'],
       text: say`at ${inDegrees(degrees(slope.slopeRad))} the rafters of this side clear their ‹plate› by ${inMm(Math.max(0, short - LEAST_NOTCH_MM), 1)} and have no seat, for the ‹height above plate› is that of the block's first eave; accepted is a steeper pitch, deeper rafters, or a lower ‹height above plate›`,
     },
   ];

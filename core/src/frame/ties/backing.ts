@@ -143,7 +143,7 @@ export const backing: Pass = (site, _primary, before): Added => {
       problems: [
         {
           code: 'size',
-          path: 'timber.backing.depth',
+          path: ['timber', 'backing', 'depth'],
           text: say`${inMm(stock.depth)} wide it would ${stock.depth < least ? 'hardly lie on the ‹plate›' : 'stick out past the wall'}, ${inMm(LEDGE_MM)} of it inside; accepted is ${inMm(least)} to ${mostMm(most)}`,
         },
       ],

@@ -1,5 +1,5 @@
 import type { Job } from '../../job';
-import type { Problem } from '../../problem';
+import type { Path, Problem } from '../../problem';
 import { inMm, mostMm, say } from '../../sentence';
 import type { Pass } from '../pass';
 import { blockAt, sideAt, type Site } from '../site';
@@ -31,6 +31,10 @@ const collarBottom = (site: Site, pair: Pair, { bottom, hold }: CollarTies): num
   return pair.peakMm - (bottom.longPoint - length(pair.peakMm)) / perMm;
 };
 
+/** Where the job says how high they lie. */
+const pathOf = ({ bottom }: CollarTies): Path =>
+  typeof bottom === 'object' ? ['collarTies', 'bottom', 'longPoint'] : ['collarTies', 'bottom'];
+
 const tooHigh = (site: Site, pair: Pair, lie: Lie, ties: CollarTies): Problem | null => {
   const { block } = pair.rafters[0].span;
   const { plateMm } = blockAt(site, block);
@@ -42,8 +46,7 @@ const tooHigh = (site: Site, pair: Pair, lie: Lie, ties: CollarTies): Problem | 
   const most = under - lie.stock.depth - plateMm;
   const bottom = lie.bottomMm - plateMm;
   const length = lie.ends[1] - lie.ends[0];
-  const path =
-    typeof ties.bottom === 'object' ? 'collarTies.bottom.longPoint' : 'collarTies.bottom';
+  const path = pathOf(ties);
   if (bottom > most)
     return {
       code: 'size',
@@ -59,9 +62,9 @@ const tooHigh = (site: Site, pair: Pair, lie: Lie, ties: CollarTies): Problem | 
   return null;
 };
 
-const inTheWay = ({ bottom }: CollarTies): Problem => ({
+const inTheWay = (ties: CollarTies): Problem => ({
   code: 'size',
-  path: typeof bottom === 'object' ? 'collarTies.bottom.longPoint' : 'collarTies.bottom',
+  path: pathOf(ties),
   text: say`other timber stands where every ‹collar tie› would lie, ‹purlins› perhaps; accepted is a height clear of it`,
 });
 

@@ -83,7 +83,7 @@ const lapped = (pair: Pair, whole: Lie, lap: number): readonly Lie[] => {
 
 const standsIn = (mm: number): Problem => ({
   code: 'not-framed',
-  path: 'rafterTies.spacing',
+  path: ['rafterTies', 'spacing'],
   text: say`the joist ${inMm(mm)} along from the first pair of rafters would stand in other timber; accepted is a spacing that is clear of it, or one tie to every so many pairs`,
 });
 
@@ -189,7 +189,7 @@ const amiss = (
   const { spacing, lap } = ties;
   const problem = (field: string, text: Added['problems'][number]['text']): Added => ({
     members: [],
-    problems: [{ code: 'size', path: `rafterTies.${field}`, text }],
+    problems: [{ code: 'size', path: ['rafterTies', field], text }],
   });
   if (spacing !== undefined && spacing <= stock.thickness)
     return problem(

@@ -152,7 +152,7 @@ export const missing = (kind: 'collarTie' | 'rafterTie', what: string): Added =>
   problems: [
     {
       code: 'missing-timber',
-      path: `timber.${kind}`,
+      path: ['timber', kind],
       text: say`missing; this roof has ${what}, so give their actual size as {"thickness": 38.1, "depth": 140}`,
     },
   ],

@@ -78,7 +78,7 @@ const tooDeep = ({ job }: Site, members: readonly Member[]): Problem[] => {
     : [
         {
           code: 'size',
-          path: 'timber.ledger.thickness',
+          path: ['timber', 'ledger', 'thickness'],
           text: say`the rafters would be notched ${inMm(deepest)} over the ‹ledger› and are ${inMm(common.depth)} deep; accepted is a thinner one, or "hanger" for framing.atLedger`,
         },
       ];

@@ -83,7 +83,7 @@ const missing = (timber: Job['timber']): Problem[] =>
       : [
           {
             code: 'missing-timber' as const,
-            path: `timber.${kind}`,
+            path: ['timber', kind],
             text: say`missing; this roof stands on ‹posts›, so give its actual size as {"thickness": 90, "depth": 90}`,
           },
         ],
@@ -91,7 +91,7 @@ const missing = (timber: Job['timber']): Problem[] =>
 
 const tooShort = ({ index, side, height }: PostedEave, length: number): Problem => ({
   code: 'size',
-  path: `blocks.${index}.sides.${side.index}.posts.height`,
+  path: ['blocks', index, 'sides', side.index, 'posts', 'height'],
   text: say`the ‹posts› would be ${inMm(length)} long under the ‹plate› and its ‹beam›; accepted is at least ${leastMm(height - length + SHORTEST_POST_MM)}`,
 });
 

@@ -41,7 +41,7 @@ export const toVersion = (
     return refused([
       {
         code: 'newer',
-        path: 'version',
+        path: ['version'],
         text: say`the job file is of version ${version}, made by a newer Ogee; this one reads versions up to ${current}. Open it with the newer one: nothing in it was changed`,
       },
     ]);

@@ -36,7 +36,7 @@ describe('a job file of another version', () => {
   it('that is newer is refused by its place', () => {
     expect(toVersion({ version: 4 }, 3, ROWS)).toMatchObject({
       ok: false,
-      problems: [{ code: 'newer', path: 'version' }],
+      problems: [{ code: 'newer', path: ['version'] }],
     });
   });
 });
@@ -62,11 +62,11 @@ describe('the Ogee that a job file was made with', () => {
     };
     const [newer, ...more] = told(job({ madeWith: '99.0.1', skylights: [] }));
     expect(more).toEqual([]);
-    expect(newer).toMatchObject({ code: 'newer', path: 'job' });
+    expect(newer).toMatchObject({ code: 'newer', path: ['job'] });
     expect(spoken(newer!.text)).toContain('made by a newer Ogee (99.0.1), which knows "skylights"');
     // Of this one's own it is a fault, as is anything else in a newer one's.
     expect(told(job({ madeWith: MADE_WITH, skylights: [] }))[0]).toMatchObject({ code: 'schema' });
-    expect(told(job({ madeWith: '99.0.1', name: 7 }))[0]).toMatchObject({ path: 'name' });
+    expect(told(job({ madeWith: '99.0.1', name: 7 }))[0]).toMatchObject({ path: ['name'] });
   });
 
   it('is the version of the product', () => {

@@ -1,6 +1,6 @@
 import { spoken } from '../../sentence';
 import { readJob, readJobText } from '..';
-import type { Problem, Result } from '../../problem';
+import { pathText, type Problem, type Result } from '../../problem';
 import { buildingInput } from '../../tests/building';
 
 const GOOD = buildingInput({ along: 9000, across: 6000, pitch: '9/12' });
@@ -96,7 +96,7 @@ describe('readJob', () => {
     ],
   ])('refuses %s = %j at %s', (path, value, where, what) => {
     const [problem] = problems(readJob(spoiled(path, value)));
-    expect(problem?.path).toBe(where);
+    expect(pathText(problem!.path)).toBe(where);
     expect(spoken(problem!.text)).toContain(what);
   });
 
@@ -112,7 +112,7 @@ describe('readJob', () => {
 
   it('refuses rafters that leave no gap, and NaN by way of null', () => {
     const job = spoiled('timber.common', { thickness: 250, depth: 300 });
-    expect(problems(readJob(job))[0]).toMatchObject({ path: 'framing.spacing' });
+    expect(problems(readJob(job))[0]).toMatchObject({ path: ['framing', 'spacing'] });
     expect(problems(readJob(spoiled('framing.spacing', NaN)))).toHaveLength(1);
   });
 
@@ -121,6 +121,9 @@ describe('readJob', () => {
   });
 
   it('says where text is not JSON', () => {
-    expect(problems(readJobText('{"name": '))[0]).toMatchObject({ code: 'not-json', path: 'file' });
+    expect(problems(readJobText('{"name": '))[0]).toMatchObject({
+      code: 'not-json',
+      path: ['file'],
+    });
   });
 });

@@ -52,7 +52,7 @@ describe('what is said about the frame', () => {
 
   it('a hip too shallow to reach the plate is refused, with the depth that would', () => {
     const refused = solve(buildingJob({ ...base, timber: { hip: { thickness: 38, depth: 120 } } }));
-    expect(refused).toMatchObject({ ok: false, problems: [{ path: 'timber.hip.depth' }] });
+    expect(refused).toMatchObject({ ok: false, problems: [{ path: ['timber', 'hip', 'depth'] }] });
     const [problem] = refused.ok ? [] : refused.problems;
     const least = Number(/at least (\d+) mm/.exec(spoken(problem!.text))![1]);
     // What it asks for is enough, and no more than a millimetre too much.

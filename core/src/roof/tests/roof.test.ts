@@ -162,9 +162,7 @@ describe('workOutRoof', () => {
 
   const refusedAs = (job: Job) => {
     const roof = workOutRoof(job);
-    return roof.ok
-      ? []
-      : roof.problems.map(({ code, path, text }) => `${code} ${path}: ${spoken(text)}`);
+    return roof.ok ? [] : roof.problems.map((problem) => `${problem.code} ${problemLine(problem)}`);
   };
   it.each([
     [

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Member } from '../../frame';
 import { readJob, type JobInput } from '../../job';
-import { spoken } from '../../sentence';
+import { problemLine } from '../../problem';
 import { fit, solve, type Solution } from '../../solve';
 import { laid, sawn, sawnWrong, turnedRound, WAYS } from '../../tests/sawyer';
 import { stepsOf } from '..';
@@ -105,10 +105,9 @@ it('porches laid on random houses are framed and proved, or refused with a reaso
     const job = readJob(JSON.parse(JSON.stringify(inputOf(porch))));
     const solution = job.ok ? solve(job.value, { waysOut: false }) : job;
     if (solution.ok) framed.push(solution.value);
-    else refused.push(...solution.problems.map(({ path, text }) => `${path} ${spoken(text)}`));
+    else refused.push(...solution.problems.map(problemLine));
   }
   process.stdout.write(`${framed.length} of ${HOUSES} porches framed\n`);
-  if (process.env.SAY) console.log(refused.join('\n'));
   expect(framed.length).toBeGreaterThan(HOUSES / 2);
   // A house whose own ridge comes out too short is refused by its outline.
   for (const text of refused) expect(text).toMatch(/^blocks\.(?:1|0\.outline)/u);
@@ -193,10 +192,9 @@ it('dormers and saddles on random houses are framed, proved and sawn, or refused
     const job = readJob(JSON.parse(JSON.stringify(withDormer(dormer))));
     const solution = job.ok ? solve(job.value, { waysOut: false }) : job;
     if (solution.ok) framed.push(solution.value);
-    else refused.push(...solution.problems.map(({ path, text }) => `${path} ${spoken(text)}`));
+    else refused.push(...solution.problems.map(problemLine));
   }
   process.stdout.write(`${framed.length} of ${HOUSES} dormers framed\n`);
-  if (process.env.SAY) console.log(refused.join('\n'));
   expect(framed.length).toBeGreaterThan(HOUSES / 2);
   for (const text of refused)
     expect(text).toMatch(/^(?:dormers\.0|saddles\.0|blocks\.0\.outline)/u);

@@ -1,3 +1,4 @@
+import { pathText } from '../../../problem';
 import { solidOf, type Member } from '../..';
 import { v3 } from '../../../geom';
 import type { JobInput } from '../../../job';
@@ -118,7 +119,7 @@ describe('timber that can be had as long as it is wanted, or not', () => {
   });
 
   it('is refused, by its field, where its lengths cannot meet over a rafter', () => {
-    expect(problemsOf(inputOf(700)).map(({ path }) => path)).toEqual([
+    expect(problemsOf(inputOf(700)).map(({ path }) => pathText(path))).toEqual([
       'timber.ridge.longest',
       'timber.purlin.longest',
     ]);

@@ -1,4 +1,5 @@
 import { readJob, withoutBlock, type JobInput } from '../../../job';
+import { problemLine } from '../../../problem';
 import { spoken } from '../../../sentence';
 import { fit, solve } from '../../../solve';
 import { laid, sawn, sawnWrong, turnedOnFoot, WAYS } from '../../../tests/sawyer';
@@ -27,7 +28,7 @@ const house = (brace: Partial<Brace> = {}, more: Partial<JobInput> = {}): JobInp
 const refusals = (input: JobInput): string[] => {
   const job = readJob(input);
   const solution = job.ok ? solve(job.value) : job;
-  return solution.ok ? [] : solution.problems.map(({ path, text }) => `${path}: ${spoken(text)}`);
+  return solution.ok ? [] : solution.problems.map(problemLine);
 };
 
 describe.each([

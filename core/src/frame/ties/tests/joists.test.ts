@@ -1,3 +1,4 @@
+import { pathText } from '../../../problem';
 import type { JobInput } from '../../../job';
 import { fit, type Solution } from '../../../solve';
 import { buildingInput, problemsOf, solvedInput } from '../../../tests/building';
@@ -123,6 +124,6 @@ describe('rafter ties that cannot be', () => {
     [{ every: 1, spacing: 20 }, ['rafterTies.spacing']],
     [{ every: 1, lap: -1 }, ['rafterTies.lap']],
   ] as const)('%j', (ties, paths) => {
-    expect(problemsOf(inputOf(ties, 600)).map(({ path }) => path)).toEqual(paths);
+    expect(problemsOf(inputOf(ties, 600)).map(({ path }) => pathText(path))).toEqual(paths);
   });
 });

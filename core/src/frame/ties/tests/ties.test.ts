@@ -1,6 +1,6 @@
 import { readJob, type JobInput } from '../../../job';
 import { pitchRad } from '../../../units';
-import { problemLine } from '../../../problem';
+import { pathText, problemLine } from '../../../problem';
 import { fit, solve, type Solution } from '../../../solve';
 
 const COMMON = { thickness: 45, depth: 170 };
@@ -162,7 +162,9 @@ describe('ties that cannot be', () => {
     const { collarTie: _, ...timber } = input(house!, {}).timber;
     const job = readJob({ ...input(house!, { collarTies: { bottom: 900 } }), timber });
     const solution = job.ok ? solve(job.value) : job;
-    expect(!solution.ok && solution.problems.map(({ path }) => path)).toEqual(['timber.collarTie']);
+    expect(!solution.ok && solution.problems.map(({ path }) => pathText(path))).toEqual([
+      'timber.collarTie',
+    ]);
     expect(refusal(house!, { collarTies: { bottom: 'lower' as 'upper-third' } })).toContain(
       'collarTies.bottom: ',
     );

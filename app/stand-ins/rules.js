@@ -42,4 +42,7 @@ const RULES = [
   ...Object.entries(UNUSED).flatMap(([from, ends]) => ends.map((end) => `${from}: ${end}`)),
 ];
 
-module.exports = { RULES, STAND_INS, UNUSED };
+/** The rule that saves no bytes: half the components, and so half the time, of all that is drawn. */
+const BY_TIME = 'class-names.js';
+
+module.exports = { BY_TIME, RULES, STAND_INS, UNUSED };

@@ -1,5 +1,5 @@
 import { spoken } from '../../sentence';
-import { problemLine } from '../../problem';
+import { pathFrom, problemLine } from '../../problem';
 import fc from 'fast-check';
 import { workOutRoof } from '..';
 import { area2, v3, type Vec2 } from '../../geom';
@@ -185,7 +185,7 @@ describe('workOutRoof', () => {
     const roof = workOutRoof(
       buildingJob({ along: 9000, across: 6000, pitch: '9/12', framing: { seat } }),
     );
-    expect(roof).toMatchObject({ ok: false, problems: [{ code: 'seat', path }] });
+    expect(roof).toMatchObject({ ok: false, problems: [{ code: 'seat', path: pathFrom(path) }] });
     if (!roof.ok) expect(spoken(roof.problems[0]!.text)).toContain(text);
   });
 });

@@ -7,6 +7,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import {
   createContext,
   memo,
+  startTransition,
   useContext,
   useEffect,
   useLayoutEffect,
@@ -219,20 +220,29 @@ const sameLines = (one: LinesProps, other: LinesProps): boolean =>
   one.items.length === other.items.length &&
   one.items.every((item, i) => alike(item, other.items[i] as Item));
 
-/** Every line on the page. */
+/** Every line on the page: those that are seen first, then the others. */
 const WholeList = memo(({ items, display, chosen, onOpen, out }: LinesProps) => {
   const list = useRef<View>(null);
-  useOutOfSight(list, items, out);
-  const at = chosen === null ? -1 : items.findIndex(({ key }) => key === chosen);
+  const { height } = useWindowDimensions();
+  const [whole, setWhole] = useState(false);
+  useEffect(() => {
+    startTransition(() => setWhole(true));
+  }, []);
+  const lines = useMemo(
+    () => (whole ? items : items.slice(0, Math.ceil(height / HEAD_PX))),
+    [whole, items, height],
+  );
+  useOutOfSight(list, lines, out);
+  const at = chosen === null ? -1 : lines.findIndex(({ key }) => key === chosen);
   useEffect(() => {
     if (at < 0) return;
-    const lines = (list.current as unknown as HTMLElement | null)?.children;
-    const frame = requestAnimationFrame(() => lines?.[at]?.scrollIntoView({ block: 'nearest' }));
+    const shown = (list.current as unknown as HTMLElement | null)?.children;
+    const frame = requestAnimationFrame(() => shown?.[at]?.scrollIntoView({ block: 'nearest' }));
     return () => cancelAnimationFrame(frame);
   }, [at]);
   return (
     <View ref={list} {...LIST}>
-      {items.map((item) => (
+      {lines.map((item) => (
         <Line
           key={item.key}
           item={item}

@@ -14,6 +14,7 @@ import { usePath } from '../nav/path';
 import { RoofViews } from '../roof/roof-views';
 import { ThemeButton } from '../ui/theme-button';
 import { IconButton } from '../ui/button';
+import { InSlices } from '../ui/in-slices';
 import { Scroller } from '../ui/scroller';
 import { Figure, Title, Words } from '../ui/text';
 import { useWide } from '../ui/use-wide';
@@ -109,10 +110,15 @@ const WideBody = ({ children }: { children: ReactNode }) => {
             aria-label="The roof drawn"
             className="min-w-0 flex-1 [contain:strict]"
           >
-            <RoofViews />
+            {/* The list is there before what stands beside it. */}
+            <InSlices until={null}>
+              <RoofViews />
+            </InSlices>
           </View>
           <PlaceScroll className="w-[430px] flex-none border-l border-grain bg-sheet">
-            <View className="p-4">{children}</View>
+            <View className="p-4">
+              <InSlices until={null}>{children}</InSlices>
+            </View>
           </PlaceScroll>
         </View>
       </View>

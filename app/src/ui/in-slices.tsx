@@ -1,6 +1,9 @@
-import { useDeferredValue, type ReactNode } from 'react';
+import { startTransition, useEffect, useState, type ReactNode } from 'react';
 
-/** What is heavy when it first appears: rendered in slices, between which the page answers. */
+/**
+ * What is heavy when it first appears: rendered in slices, between which the page answers, once what stands round it is
+ * on the screen.
+ */
 export const InSlices = ({
   until,
   children,
@@ -8,4 +11,10 @@ export const InSlices = ({
   /** What stands there until then. */
   readonly until: ReactNode;
   readonly children: ReactNode;
-}) => (useDeferredValue(true, false) ? children : until);
+}) => {
+  const [there, setThere] = useState(false);
+  useEffect(() => {
+    startTransition(() => setThere(true));
+  }, []);
+  return there ? children : until;
+};

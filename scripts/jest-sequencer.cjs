@@ -7,7 +7,7 @@ const LONG = [
   'e2e/entries',
   'e2e/houses',
   'e2e/wide',
-  'core/src/fit/tests/spoiling-',
+  'core/src/fit/tests/spoiling',
   'core/src/steps/tests/sawyer',
   'core/src/tests/properties',
   'e2e/',

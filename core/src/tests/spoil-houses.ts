@@ -67,17 +67,13 @@ export interface SpoilingFound {
   readonly thin: readonly string[];
 }
 
-/** Spoils members of each of the kinds in every way that it can be, so many times each, and proves what comes of it. */
-export const spoilByKind = (
-  houses: readonly Solution[],
-  kinds: readonly Kind[],
-  wanted: number,
-): SpoilingFound => {
+/** Spoils members of every kind in every way that it can be, so many times each, and proves what comes of it. */
+export const spoilByKind = (houses: readonly Solution[], wanted: number): SpoilingFound => {
   for (const house of houses) expect(fit(house).problems.map(({ text }) => text)).toEqual([]);
   let tried = 0;
   const missed: string[] = [];
   const thin: string[] = [];
-  for (const kind of kinds)
+  for (const kind of KINDS_IN_ORDER)
     for (const spoiling of SPOILINGS) {
       const spoiled = spoiledOf(houses, kind, spoiling, wanted);
       // A kind can always be left out; of the other ways, some do not suit it, and of some kinds few have a hand.
@@ -97,14 +93,10 @@ export const spoilByKind = (
     }
   const caught = ((100 * (tried - missed.length)) / tried).toFixed(2);
   process.stdout.write(
-    `${houses.length} houses, ${kinds.length} kinds, ${SPOILINGS.length} ways, ${tried} spoiled frames: ${caught} % caught\n`,
+    `${houses.length} houses, ${KINDS_IN_ORDER.length} kinds, ${SPOILINGS.length} ways, ${tried} spoiled frames: ${caught} % caught\n`,
   );
   return { tried, missed, thin };
 };
-
-/** Every other kind, from the first or from the second: the two halves run beside each other. */
-export const everyOtherKind = (from: 0 | 1): Kind[] =>
-  KINDS_IN_ORDER.filter((_, i) => i % 2 === from);
 
 /** Of every spoiling of some boards of a frame, one of each line of the list, those that the proof does not see. */
 export const unseenSpoilings = (solution: Solution, boards: readonly Member[]): string[] => {

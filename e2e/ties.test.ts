@@ -72,6 +72,9 @@ const listed = async (kind: string): Promise<CutListEntry[]> => {
 };
 
 it('sets ties and purlins by thumb, and the list is that of the command line', async () => {
+  // The list as the crew knows it: what changes is told against that.
+  await tap(page, 'place-cuts');
+  await page.waitForSelector(byId('cut-list'));
   await tap(page, 'place-timber');
   await choose(page, 'Ceiling ties', 'On the wall plates');
   await choose(page, 'Collars', 'By height');

@@ -15,7 +15,7 @@ const packageOf = (modulePath) => {
 // While developing, the packages are whole: their own pages and messages are wanted then.
 const built = process.env.NODE_ENV === 'production';
 
-/** A rule that this build does without, to see what it saves: `npm run bench stand-ins`. */
+/** A rule that this build does without, to see what it saves: `node scripts/bench-stand-ins.mjs`. */
 const without = process.env.OGEE_WITHOUT_RULE;
 
 /** Rules that something was asked for by, in this build. */

@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, statSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -28,7 +28,9 @@ const sizeWithout = async (rule) => {
     },
   );
   if (code !== 0) throw new Error(text);
-  return scriptsIn(join(folder, '_expo'));
+  const kB = scriptsIn(join(folder, '_expo'));
+  rmSync(folder, { recursive: true });
+  return kB;
 };
 
 /** What each rule of `app/stand-ins/rules.js` saves of what the app loads: the whole app is built once without each. */
@@ -46,3 +48,5 @@ export const benchStandIns = async () => {
     process.stdout.write(`${rule}: saves ${saved.toFixed(1)} kB${worth}\n`);
   }
 };
+
+if (process.argv[1] === import.meta.filename) await benchStandIns();

@@ -7,7 +7,6 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import {
   createContext,
   memo,
-  startTransition,
   useContext,
   useEffect,
   useLayoutEffect,
@@ -22,6 +21,7 @@ import { asWritten, writeStock } from '../ui/length-entry';
 import { wasBefore } from './change-told';
 import { useOutOfSight, usePainted, type Painted } from './in-sight';
 import { useChanges } from './changes';
+import { useStandsAlready } from '../ui/in-slices';
 import { KindLine } from '../ui/kind-line';
 import { Length } from '../ui/length';
 import { useScroller } from '../ui/scroller';
@@ -224,10 +224,7 @@ const sameLines = (one: LinesProps, other: LinesProps): boolean =>
 const WholeList = memo(({ items, display, chosen, onOpen, out }: LinesProps) => {
   const list = useRef<View>(null);
   const { height } = useWindowDimensions();
-  const [whole, setWhole] = useState(false);
-  useEffect(() => {
-    startTransition(() => setWhole(true));
-  }, []);
+  const whole = useStandsAlready();
   const lines = useMemo(
     () => (whole ? items : items.slice(0, Math.ceil(height / HEAD_PX))),
     [whole, items, height],

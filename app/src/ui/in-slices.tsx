@@ -1,9 +1,18 @@
 import { startTransition, useEffect, useState, type ReactNode } from 'react';
 
 /**
- * What is heavy when it first appears: rendered in slices, between which the page answers, once what stands round it is
- * on the screen.
+ * Whether what stands round something has been on the screen: false at first, then true, and what that adds is rendered
+ * in slices between which the page answers.
  */
+export const useStandsAlready = (): boolean => {
+  const [stands, setStands] = useState(false);
+  useEffect(() => {
+    startTransition(() => setStands(true));
+  }, []);
+  return stands;
+};
+
+/** What is heavy when it first appears: there once what stands round it is on the screen. */
 export const InSlices = ({
   until,
   children,
@@ -11,10 +20,4 @@ export const InSlices = ({
   /** What stands there until then. */
   readonly until: ReactNode;
   readonly children: ReactNode;
-}) => {
-  const [there, setThere] = useState(false);
-  useEffect(() => {
-    startTransition(() => setThere(true));
-  }, []);
-  return there ? children : until;
-};
+}) => (useStandsAlready() ? children : until);

@@ -63,17 +63,13 @@ const clipLoop = (points: readonly Vec3[], outside: readonly number[], cap: Vec3
 /** Corners of a cap no further apart than this are one. mm */
 const ONE_CORNER_MM = 10 * SAME_POINT_MM;
 
-const areOne = (a: Vec3, b: Vec3): boolean => {
-  const [dx, dy, dz] = [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-  return dx * dx + dy * dy + dz * dz < ONE_CORNER_MM * ONE_CORNER_MM;
-};
-
 /** The corners of a convex cap in order round `normal`, doubles removed. */
 const orderCap = (points: readonly Vec3[], normal: Vec3): Vec3[] => {
   const unique: Vec3[] = [];
   for (const point of points) {
     let known = false;
-    for (const other of unique) known ||= other === point || areOne(other, point);
+    for (const other of unique)
+      known ||= other === point || v3.isWithin(other, point, ONE_CORNER_MM);
     if (!known) unique.push(point);
   }
   const first = unique[0];

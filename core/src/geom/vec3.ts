@@ -12,6 +12,11 @@ export const cross = (a: Vec3, b: Vec3): Vec3 => [
 export const length = (a: Vec3): number => Math.sqrt(a[0] * a[0] + a[1] * a[1] + a[2] * a[2]);
 export const distance = (a: Vec3, b: Vec3): number =>
   Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2);
+/** Whether two points lie less than so far apart: as told by {@link distance}, without its root. */
+export const isWithin = (a: Vec3, b: Vec3, mm: number): boolean => {
+  const [dx, dy, dz] = [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+  return dx * dx + dy * dy + dz * dz < mm * mm;
+};
 export const lerp = (a: Vec3, b: Vec3, t: number): Vec3 => [
   a[0] + (b[0] - a[0]) * t,
   a[1] + (b[1] - a[1]) * t,

@@ -1,7 +1,14 @@
-import type { Problem } from '../problem';
+import type { Path, Problem } from '../problem';
 import { leastMm, say } from '../sentence';
 import type { Job } from './schema';
 import { standsAlready } from './sides';
+
+/** What stands on a part that is not there. */
+const noBlock = (path: Path, id: string): Problem => ({
+  code: 'schema',
+  path: [...path, 'block'],
+  text: say`no block is called "${id}"`,
+});
 
 /** What names a part or one of its sides names one that is there, and can have it. */
 export const checkReferences = (job: Job): Problem[] => {
@@ -20,11 +27,7 @@ export const checkReferences = (job: Job): Problem[] => {
   for (const [index, purlin] of job.purlins.entries()) {
     const block = job.blocks.find((one) => one.id === purlin.block);
     if (block === undefined) {
-      problems.push({
-        code: 'schema',
-        path: ['purlins', index, 'block'],
-        text: say`no block is called "${purlin.block}"`,
-      });
+      problems.push(noBlock(['purlins', index], purlin.block));
     } else if (block.sides[purlin.side]?.roof !== 'eave') {
       problems.push({
         code: 'schema',
@@ -49,8 +52,7 @@ const checkRoofPurlins = ({ blocks, roofPurlins }: Job): Problem[] => {
   return roofPurlins.flatMap(({ block: id, side }, index): Problem[] => {
     const path = ['roofPurlins', index];
     const block = blocks.find((one) => one.id === id);
-    if (block === undefined)
-      return [{ code: 'schema', path: [...path, 'block'], text: say`no block is called "${id}"` }];
+    if (block === undefined) return [noBlock(path, id)];
     const eaves = block.sides.flatMap((one, i) => (one.roof === 'eave' ? [i] : []));
     if (side !== undefined && !eaves.includes(side)) {
       const text = say`side ${side + 1} of "${id}" is not an eave; ‹purlins› lie on an eave's rafters`;
@@ -76,8 +78,7 @@ const checkOpenings = ({ blocks, openings }: Job): Problem[] =>
   openings.flatMap(({ block: id, side }, index): Problem[] => {
     const block = blocks.find((one) => one.id === id);
     const path = ['openings', index];
-    if (block === undefined)
-      return [{ code: 'schema', path: [...path, 'block'], text: say`no block is called "${id}"` }];
+    if (block === undefined) return [noBlock(path, id)];
     return block.sides[side]?.roof === 'eave'
       ? []
       : [
@@ -94,8 +95,7 @@ const checkSaddles = ({ blocks, saddles }: Job): Problem[] =>
   saddles.flatMap(({ block: id, side }, index): Problem[] => {
     const block = blocks.find((one) => one.id === id);
     const path = ['saddles', index];
-    if (block === undefined)
-      return [{ code: 'schema', path: [...path, 'block'], text: say`no block is called "${id}"` }];
+    if (block === undefined) return [noBlock(path, id)];
     return block.sides[side]?.roof === 'eave' && block.join === 'framed'
       ? []
       : [
@@ -112,10 +112,11 @@ const checkDormers = ({ blocks, dormers }: Job): Problem[] =>
   dormers.flatMap((dormer, index): Problem[] => {
     const { block: id, side, roof, pitch, top, face } = dormer;
     const block = blocks.find((one) => one.id === id);
+    const path = ['dormers', index];
     const problem = (field: string, text: Problem['text']): Problem[] => [
-      { code: 'schema', path: ['dormers', index, field], text },
+      { code: 'schema', path: [...path, field], text },
     ];
-    if (block === undefined) return problem('block', say`no block is called "${id}"`);
+    if (block === undefined) return [noBlock(path, id)];
     if (block.sides[side]?.roof !== 'eave' || (block.join !== 'framed' && blocks[0] !== block))
       return problem(
         'side',

@@ -86,11 +86,8 @@ const flatOf = (points: readonly Vec3[]): Pick<PlacedFace, 'plane' | 'areaMm2'> 
 };
 
 /** Whether a point is one of some others. */
-const isAmong = ([x, y, z]: Vec3, points: readonly Vec3[]): boolean => {
-  for (const q of points) {
-    const [dx, dy, dz] = [x - q[0], y - q[1], z - q[2]];
-    if (dx * dx + dy * dy + dz * dz < SAME_POINT_MM * SAME_POINT_MM) return true;
-  }
+const isAmong = (p: Vec3, points: readonly Vec3[]): boolean => {
+  for (const q of points) if (v3.isWithin(p, q, SAME_POINT_MM)) return true;
   return false;
 };
 

@@ -1,5 +1,6 @@
 import { insideBy, SAME_POINT_MM, v2 } from '../../geom';
-import type { Block, Job } from '../schema';
+import type { Block, Job, Side } from '../schema';
+import { betweenEaves, wallLengths } from './parts';
 
 type HipBrace = NonNullable<Job['hipBraces']>[number];
 
@@ -21,6 +22,8 @@ const framedWith = (job: Job, block: Block): Block[] =>
       other.sides.every(({ roof }) => roof !== 'wall'),
   );
 
+const raiseOf = (side: Side | undefined): number => (side?.roof === 'eave' ? (side.raise ?? 0) : 0);
+
 /**
  * Corners of a part that a hip rises from: those between two eaves that point outward, where no other part goes on.
  */
@@ -31,13 +34,11 @@ export const hipCorners = (job: Job, block: Block): number[] => {
     const before = (i + outline.length - 1) % outline.length;
     const [from, to] = [outline[before], outline[(i + 1) % outline.length]];
     if (from === undefined || to === undefined) return [];
-    const [one, other] = [sides[i], sides[before]];
-    const eaves = one?.roof === 'eave' && other?.roof === 'eave';
     // Of two eaves at different heights, the hip rises from where the higher begins.
-    const level = eaves && (one.raise ?? 0) === (other.raise ?? 0);
+    const level = raiseOf(sides[i]) === raiseOf(sides[before]);
     const outward = v2.cross(v2.sub(corner, from), v2.sub(to, corner)) > 0;
     const alone = others.every(({ outline: wing }) => insideBy(wing, corner) < -SAME_POINT_MM);
-    return level && outward && alone ? [i] : [];
+    return betweenEaves(block, i) && level && outward && alone ? [i] : [];
   });
 };
 
@@ -50,10 +51,8 @@ export const braceWay = (job: Job, block: string, corner: number): BraceWay | nu
 };
 
 /** A brace to start from: its head about halfway up the hips of a part, its foot nearer to the corner, on the ties if any. */
-export const firstBrace = (job: Job, { outline }: Block): BraceWay => {
-  const shortest = Math.min(
-    ...outline.map((corner, i) => v2.distance(corner, outline[(i + 1) % outline.length] ?? corner)),
-  );
+export const firstBrace = (job: Job, block: Block): BraceWay => {
+  const shortest = Math.min(...wallLengths(block));
   const roundMm = job.display.units === 'imperial' ? ROUND_IMPERIAL_MM : ROUND_METRIC_MM;
   const round = (share: number): number => Math.round((share * shortest) / roundMm) * roundMm;
   const ties = job.rafterTies === undefined ? undefined : job.timber.rafterTie?.depth;

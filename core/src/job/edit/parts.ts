@@ -69,6 +69,11 @@ export const withBlock = (job: Job, index: number, change: (block: Block) => Blo
   blocks: job.blocks.map((block, i) => (i === index ? change(block) : block)),
 });
 
+/** Whether a corner of a part lies between two eaves. */
+export const betweenEaves = ({ sides }: Block, corner: number): boolean =>
+  sides[corner]?.roof === 'eave' &&
+  sides[(corner + sides.length - 1) % sides.length]?.roof === 'eave';
+
 /** Without the purlins of eaves, and the braces of hips, that are there no more. */
 export const withoutStrays = (job: Job): Job => {
   const isEave = (id: string, side: number): boolean =>
@@ -80,10 +85,9 @@ export const withoutStrays = (job: Job): Job => {
       side === undefined ? job.blocks.some(({ id }) => id === block) : isEave(block, side),
     ),
     ...(job.hipBraces && {
-      hipBraces: job.hipBraces.filter(({ block, corner }) => {
-        const walls = job.blocks.find(({ id }) => id === block)?.sides.length ?? 0;
-        return isEave(block, corner) && isEave(block, (corner + walls - 1) % walls);
-      }),
+      hipBraces: job.hipBraces.filter(({ block, corner }) =>
+        job.blocks.some((one) => one.id === block && betweenEaves(one, corner)),
+      ),
     }),
   };
 };

@@ -96,10 +96,11 @@ const roomOrder = Object.entries(rooms).flatMap(([stage, order]) =>
 );
 
 /**
- * The app's floors, each built on those before it: what is shown and touched; the job in hand, its fields, its roof and
+ * The app's floors, each built on those before it: what the browser gives or denies; what is shown and touched; the job in hand, its fields, its roof and
  * its addresses; the places of the app; the shell round them.
  */
 const floors = [
+  ['browser'],
   ['theme', 'ui', 'draw', 'instruments'],
   ['data', 'solver', 'form', 'nav'],
   [

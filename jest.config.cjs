@@ -4,8 +4,8 @@ const expo = require('jest-expo/ios/jest-preset');
 const cacheDirectory = path.join(__dirname, 'node_modules', '.cache', 'jest');
 const esbuild = path.join(__dirname, 'scripts', 'jest-esbuild.cjs');
 
-/** Packages of core that are ES modules alone: Jest runs what they are turned into. */
-const ES_ONLY = 'flatbush|flatqueue';
+/** Packages that are, or come as, ES modules alone: Jest runs what they are turned into. */
+const ES_ONLY = 'flatbush|flatqueue|uuid';
 
 /** Core, server and the browser tests run in plain Node; the app's components under jest-expo. */
 const inNode = (name, transformer) => ({

@@ -5,7 +5,9 @@ import { useState } from 'react';
 import { OutboxProvider } from '../src/data/outbox-provider';
 import { openedOnAJob, rememberOpening } from '../src/nav/addressed';
 import { fetchFirstPages } from '../src/nav/pages';
+import { useFocusKept } from '../src/shell/focus-kept';
 import { useKeptApp } from '../src/shell/keep-app';
+import { PlainHttp } from '../src/shell/plain-http';
 import { SkipLink } from '../src/shell/skip-link';
 import { ThemeProvider } from '../src/theme/theme';
 import { Standstill } from '../src/ui/states';
@@ -16,6 +18,7 @@ if (openedOnAJob()) void fetchFirstPages();
 
 export default function RootLayout() {
   useKeptApp();
+  useFocusKept();
   const [client] = useState(
     () => new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 2000 } } }),
   );
@@ -24,6 +27,7 @@ export default function RootLayout() {
       <ThemeProvider>
         <OutboxProvider>
           <SkipLink />
+          <PlainHttp />
           <Slot />
         </OutboxProvider>
       </ThemeProvider>

@@ -23,10 +23,22 @@ export class Refused extends Error {
     readonly problems: readonly { readonly path: string; readonly text: string }[],
     /** On a conflict: what is there now. */
     readonly current: StoredJob | null,
+    /** The server asks to be left alone for so long. ms */
+    readonly waitMs: number | null = null,
   ) {
     super(problems.map((problem) => problem.text).join('; ') || `the server answered ${status}`);
   }
 }
+
+/** Whether the same request may be taken later: the server is busy, full, or asks to be left alone for a while. */
+export const isForLater = (error: unknown): boolean =>
+  !(error instanceof Refused) || error.status >= 500 || [408, 425, 429].includes(error.status);
+
+/** How long a server that answers with `Retry-After` in seconds wants to be left alone. ms */
+const waitIn = (response: Response): number | null => {
+  const seconds = Number(response.headers.get('retry-after') ?? NaN);
+  return Number.isFinite(seconds) && seconds >= 0 ? seconds * 1000 : null;
+};
 
 /** What makes an entry one, however often it is sent, and says what it did. */
 export interface EntryMark {
@@ -55,6 +67,7 @@ const call = async <T>(
     response.status,
     answer.success ? answer.data.problems : [],
     answer.success ? (answer.data.current ?? null) : null,
+    waitIn(response),
   );
 };
 

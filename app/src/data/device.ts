@@ -1,7 +1,8 @@
 import { jobFromStore, type Job } from '@ogee/core/src/job';
 import { storedJobSchema, type StoredJob } from '@ogee/core/src/wire';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { DBSchema } from 'idb';
 import { z } from 'zod';
+import { KeptDatabase } from '../browser/kept-database';
 
 /** An entry that the server does not have yet. */
 export interface Waiting {
@@ -19,7 +20,10 @@ export interface Waiting {
   readonly restores?: number;
 }
 
-export type NewEntry = Omit<Waiting, 'seq' | 'jobId'>;
+export type NewEntry = Omit<Waiting, 'seq' | 'jobId' | 'id'>;
+
+/** Makes an entry from the job as the last one left it; null where there is nothing to enter. */
+export type MakeEntry = (latest: Job | null) => NewEntry | null;
 
 /** Why a job's entries are not sent on, until a person says how to go on. */
 export interface Stop {
@@ -30,13 +34,16 @@ export interface Stop {
   readonly theirs: StoredJob | null;
 }
 
-/** Where a job's entries and copies are kept on this device. Every write is one transaction. */
+/**
+ * Where a job's entries and copies are kept on this device. Every write is one transaction, and comes to the same when it
+ * is done twice. All of it may fail at any moment.
+ */
 export interface Device {
-  /** Whether what is kept outlives this window. */
-  readonly lasts: boolean;
   waiting(): Promise<Waiting[]>;
-  /** Adds an entry made from the job as the last entry left it, in one go. */
-  append(jobId: string, make: (latest: Job | null) => NewEntry | null): Promise<void>;
+  /** Adds the entry of an id, made from the job as the last entry left it, in one go; gives what was added. */
+  append(jobId: string, id: string, make: MakeEntry): Promise<Waiting | null>;
+  /** Puts entries that were lost from here back, behind those that are here. */
+  putBack(entries: readonly Waiting[]): Promise<void>;
   /** An entry was sent: it goes, and what the server made of it is the new copy. */
   sent(entry: Waiting, stored: StoredJob | null): Promise<void>;
   copy(jobId: string): Promise<StoredJob | null>;
@@ -71,6 +78,12 @@ export const latestJob = (
   copy: StoredJob | null | undefined,
 ): Job | null => entries.reduce<Job | null>((job, entry) => entry.job ?? job, copy?.job ?? null);
 
+/** Whether a copy is newer than another of the same job: a change of display alone makes no revision. */
+export const isNewer = (copy: StoredJob, than: StoredJob | null): boolean =>
+  than === null ||
+  copy.revision > than.revision ||
+  (copy.revision === than.revision && copy.updatedAt >= than.updatedAt);
+
 /** What was kept is read by the schema: a field that came later gets its default, what is no job is none. */
 const jobKept = (kept: unknown): Job | null => {
   const read = jobFromStore(JSON.stringify(kept ?? null));
@@ -102,13 +115,11 @@ const stopKept = (kept: unknown): Stop[] => {
 
 /** The device's own database. */
 class Shelf implements Device {
-  readonly lasts = true;
-
-  constructor(private readonly database: IDBPDatabase<Shelves>) {}
+  constructor(private readonly database: KeptDatabase<Shelves>) {}
 
   async waiting(): Promise<Waiting[]> {
     const whole: Waiting[] = [];
-    for (const entry of await this.database.getAll('entries')) {
+    for (const entry of await this.database.use((open) => open.getAll('entries'))) {
       const job = entry.job === null ? null : jobKept(entry.job);
       if (!isEntry(entry) || (job === null && !needsNoJob(entry))) await this.moveAside(entry);
       else whole.push({ ...entry, seq: entry.seq ?? 0, job });
@@ -116,32 +127,57 @@ class Shelf implements Device {
     return whole;
   }
 
-  async append(jobId: string, make: (latest: Job | null) => NewEntry | null): Promise<void> {
-    const work = this.database.transaction(['entries', 'copies'], 'readwrite', {
-      durability: 'strict',
+  append(jobId: string, id: string, make: MakeEntry): Promise<Waiting | null> {
+    return this.database.use(async (open) => {
+      const work = open.transaction(['entries', 'copies'], 'readwrite', { durability: 'strict' });
+      const all = await work.objectStore('entries').index('job').getAll(jobId);
+      const entries = all.filter((entry) => entry.id !== id);
+      const copy = await work.objectStore('copies').get(jobId);
+      const made = make(latestJob(entries, copy));
+      const entry = made === null ? null : { ...made, id, jobId };
+      // Done twice it is one: the first may have come through after all.
+      for (const one of all)
+        if (one.id === id && one.seq !== undefined)
+          await work.objectStore('entries').delete(one.seq);
+      const seq = entry === null ? 0 : await work.objectStore('entries').add(entry);
+      await work.done;
+      return entry === null ? null : { ...entry, seq };
     });
-    const entries = await work.objectStore('entries').index('job').getAll(jobId);
-    const copy = await work.objectStore('copies').get(jobId);
-    const entry = make(latestJob(entries, copy));
-    if (entry !== null) await work.objectStore('entries').add({ ...entry, jobId });
-    await work.done;
   }
 
-  async sent(entry: Waiting, stored: StoredJob | null): Promise<void> {
-    const work = this.database.transaction(['entries', 'copies'], 'readwrite');
-    await work.objectStore('entries').delete(entry.seq);
-    if (stored !== null) await work.objectStore('copies').put(stored);
-    else if (entry.act === 'delete') await work.objectStore('copies').delete(entry.jobId);
-    await work.done;
+  putBack(lost: readonly Waiting[]): Promise<void> {
+    return this.database.use(async (open) => {
+      const work = open.transaction('entries', 'readwrite', { durability: 'strict' });
+      const here = new Set((await work.store.getAll()).map(({ id }) => id));
+      for (const { seq: _lost, ...entry } of lost)
+        if (!here.has(entry.id)) await work.store.add(entry);
+      await work.done;
+    });
+  }
+
+  sent({ id, jobId, act }: Waiting, stored: StoredJob | null): Promise<void> {
+    return this.database.use(async (open) => {
+      const work = open.transaction(['entries', 'copies'], 'readwrite');
+      const [entries, copies] = [work.objectStore('entries'), work.objectStore('copies')];
+      for (const entry of await entries.index('job').getAll(jobId))
+        if (entry.id === id && entry.seq !== undefined) await entries.delete(entry.seq);
+      if (stored !== null) {
+        const before = await copies.get(jobId);
+        if (isNewer(stored, before ?? null)) await copies.put(stored);
+      } else if (act === 'delete') await copies.delete(jobId);
+      await work.done;
+    });
   }
 
   async copy(jobId: string): Promise<StoredJob | null> {
-    const kept = storedJobSchema.safeParse(await this.database.get('copies', jobId));
+    const kept = storedJobSchema.safeParse(
+      await this.database.use((open) => open.get('copies', jobId)),
+    );
     return kept.success ? kept.data : null;
   }
 
   async copies(): Promise<StoredJob[]> {
-    const all = await this.database.getAll('copies');
+    const all = await this.database.use((open) => open.getAll('copies'));
     return all.flatMap((one) => {
       const kept = storedJobSchema.safeParse(one);
       return kept.success ? [kept.data] : [];
@@ -149,19 +185,22 @@ class Shelf implements Device {
   }
 
   async keepCopy(copy: StoredJob): Promise<void> {
-    await this.database.put('copies', copy);
+    await this.database.use((open) => open.put('copies', copy));
   }
 
   async stops(): Promise<Stop[]> {
-    return (await this.database.getAll('stops')).flatMap(stopKept);
+    return (await this.database.use((open) => open.getAll('stops'))).flatMap(stopKept);
   }
 
   async setStop(jobId: string, stop: Stop | null): Promise<void> {
-    await (stop === null ? this.database.delete('stops', jobId) : this.database.put('stops', stop));
+    await this.database.use(async (open) => {
+      if (stop === null) await open.delete('stops', jobId);
+      else await open.put('stops', stop);
+    });
   }
 
   async typed(jobId: string): Promise<ReadonlyMap<string, string>> {
-    const all = await this.database.getAll('typed');
+    const all = await this.database.use((open) => open.getAll('typed'));
     return new Map(
       all
         .filter((one) => one.jobId === jobId && typeof one.text === 'string')
@@ -170,115 +209,40 @@ class Shelf implements Device {
   }
 
   async setTyped(jobId: string, path: string, text: string | null): Promise<void> {
-    await (text === null
-      ? this.database.delete('typed', [jobId, path])
-      : this.database.put('typed', { jobId, path, text }));
+    await this.database.use(async (open) => {
+      if (text === null) await open.delete('typed', [jobId, path]);
+      else await open.put('typed', { jobId, path, text });
+    });
   }
 
   aside(): Promise<number> {
-    return this.database.count('aside');
+    return this.database.use((open) => open.count('aside'));
   }
 
   async setAside(unreadable: unknown): Promise<void> {
-    await this.database.add('aside', unreadable);
+    await this.database.use((open) => open.add('aside', unreadable));
   }
 
-  private async moveAside(entry: Omit<Waiting, 'seq'> & { seq?: number }): Promise<void> {
-    const work = this.database.transaction(['entries', 'aside'], 'readwrite');
-    await work.objectStore('aside').add(entry);
-    if (entry.seq !== undefined) await work.objectStore('entries').delete(entry.seq);
-    await work.done;
-  }
-}
-
-/** Stands in where the browser lets nothing be kept: all goes with the window, and the mark says so. */
-export class Window implements Device {
-  readonly lasts = false;
-  private entries: Waiting[] = [];
-  private readonly kept = new Map<string, StoredJob>();
-  private readonly stopped = new Map<string, Stop>();
-  private readonly texts = new Map<string, Map<string, string>>();
-  private next = 1;
-
-  waiting(): Promise<Waiting[]> {
-    return Promise.resolve([...this.entries]);
-  }
-
-  append(jobId: string, make: (latest: Job | null) => NewEntry | null): Promise<void> {
-    const own = this.entries.filter((entry) => entry.jobId === jobId);
-    const entry = make(latestJob(own, this.kept.get(jobId)));
-    if (entry !== null) this.entries.push({ ...entry, jobId, seq: this.next });
-    this.next += 1;
-    return Promise.resolve();
-  }
-
-  sent(entry: Waiting, stored: StoredJob | null): Promise<void> {
-    this.entries = this.entries.filter(({ seq }) => seq !== entry.seq);
-    if (stored !== null) this.kept.set(entry.jobId, stored);
-    return Promise.resolve();
-  }
-
-  copy(jobId: string): Promise<StoredJob | null> {
-    return Promise.resolve(this.kept.get(jobId) ?? null);
-  }
-
-  copies(): Promise<StoredJob[]> {
-    return Promise.resolve([...this.kept.values()]);
-  }
-
-  keepCopy(copy: StoredJob): Promise<void> {
-    this.kept.set(copy.id, copy);
-    return Promise.resolve();
-  }
-
-  stops(): Promise<Stop[]> {
-    return Promise.resolve([...this.stopped.values()]);
-  }
-
-  setStop(jobId: string, stop: Stop | null): Promise<void> {
-    if (stop === null) this.stopped.delete(jobId);
-    else this.stopped.set(jobId, stop);
-    return Promise.resolve();
-  }
-
-  typed(jobId: string): Promise<ReadonlyMap<string, string>> {
-    return Promise.resolve(this.texts.get(jobId) ?? new Map<string, string>());
-  }
-
-  setTyped(jobId: string, path: string, text: string | null): Promise<void> {
-    const own = this.texts.get(jobId) ?? new Map<string, string>();
-    if (text === null) own.delete(path);
-    else own.set(path, text);
-    this.texts.set(jobId, own);
-    return Promise.resolve();
-  }
-
-  setAside(): Promise<void> {
-    return Promise.reject(new Error('this window keeps nothing'));
-  }
-
-  aside(): Promise<number> {
-    return Promise.resolve(0);
+  private moveAside(entry: Omit<Waiting, 'seq'> & { seq?: number }): Promise<void> {
+    return this.database.use(async (open) => {
+      const work = open.transaction(['entries', 'aside'], 'readwrite');
+      await work.objectStore('aside').add(entry);
+      if (entry.seq !== undefined) await work.objectStore('entries').delete(entry.seq);
+      await work.done;
+    });
   }
 }
 
-/** Opens what this device keeps; where it keeps nothing, a stand-in that lasts as long as the window. */
-export const openDevice = async (name = 'ogee'): Promise<Device> => {
-  try {
-    return new Shelf(
-      await openDB<Shelves>(name, 1, {
-        upgrade: (database) => {
-          database
-            .createObjectStore('entries', { keyPath: 'seq', autoIncrement: true })
-            .createIndex('job', 'jobId');
-          database.createObjectStore('copies', { keyPath: 'id' });
-          database.createObjectStore('stops', { keyPath: 'jobId' });
-          database.createObjectStore('typed', { keyPath: ['jobId', 'path'] });
-          database.createObjectStore('aside', { autoIncrement: true });
-        },
-      }),
-    );
-  } catch {
-    return new Window();
-  }
-};
+/** What this device keeps. Opened when it is first used. */
+export const openDevice = (name = 'ogee'): Device =>
+  new Shelf(
+    new KeptDatabase<Shelves>(name, 1, (database) => {
+      database
+        .createObjectStore('entries', { keyPath: 'seq', autoIncrement: true })
+        .createIndex('job', 'jobId');
+      database.createObjectStore('copies', { keyPath: 'id' });
+      database.createObjectStore('stops', { keyPath: 'jobId' });
+      database.createObjectStore('typed', { keyPath: ['jobId', 'path'] });
+      database.createObjectStore('aside', { autoIncrement: true });
+    }),
+  );

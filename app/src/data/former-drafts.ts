@@ -1,5 +1,7 @@
 import { jobFromStore, type Job } from '@ogee/core/src/job';
 import type { Device } from './device';
+import { newId } from '../browser/new-id';
+import { keysOf } from '../browser/page-storage';
 
 /** Entries that the first form of this app had not sent yet lie in localStorage, one a job: `{ over, job }`. */
 const FORMER = 'ogee.draft.';
@@ -47,7 +49,7 @@ const takeOver = async (device: Device, jobId: string, { over, job }: Draft): Pr
       text: 'the job was saved elsewhere since',
       theirs: copy,
     });
-  await device.append(jobId, () => ({ id: crypto.randomUUID(), act: 'save', job, said: SAID }));
+  await device.append(jobId, newId(), () => ({ act: 'save', job, said: SAID }));
 };
 
 /**
@@ -55,10 +57,9 @@ const takeOver = async (device: Device, jobId: string, { over, job }: Draft): Pr
  * is kept in the new one; what cannot be read is set aside there, and said. Taken twice it is one entry.
  */
 export const takeOverDrafts = async (device: Device, storage: Storage): Promise<void> => {
-  const keys = Array.from({ length: storage.length }, (_, at) => storage.key(at));
-  for (const key of keys) {
-    const text = key?.startsWith(FORMER) === true ? storage.getItem(key) : null;
-    if (key === null || text === null) continue;
+  for (const key of keysOf(storage)) {
+    const text = key.startsWith(FORMER) ? storage.getItem(key) : null;
+    if (text === null) continue;
     const jobId = key.slice(FORMER.length);
     const draft = read(text);
     if (draft === null) await device.setAside({ jobId, text });

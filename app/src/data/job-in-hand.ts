@@ -13,12 +13,22 @@ export type Change = (job: Job) => Job;
  *
  *   entering  in a field's hands: it counts when the field is left
  *   saved     with the server
+ *   keeping   being written on this device
  *   sending   kept on this device, on its way
  *   away      kept on this device; the server does not answer
- *   unkept    in this window alone: the device keeps nothing, and the server does not have it yet
- *   stopped   kept on this device; a person must say how to go on
+ *   unkept    in this window alone, on its way: the device does not keep it
+ *   unkept-away    in this window alone, and the server does not answer
+ *   stopped   not with the server; a person must say how to go on
  */
-export type SaveState = 'entering' | 'saved' | 'sending' | 'away' | 'unkept' | 'stopped';
+export type SaveState =
+  | 'entering'
+  | 'saved'
+  | 'keeping'
+  | 'sending'
+  | 'away'
+  | 'unkept'
+  | 'unkept-away'
+  | 'stopped';
 
 export interface Snapshot {
   /** As shown: with the entry in hand, where that can be read. */
@@ -272,7 +282,7 @@ export class JobInHand {
       .append(this.id, (kept) => {
         const made = kept === null ? shown : change(kept);
         const job = readJob(made).ok ? made : shown;
-        const entry = { id: crypto.randomUUID(), act: 'save' as const, job, said };
+        const entry = { act: 'save' as const, job, said };
         return restores === undefined ? entry : { ...entry, restores };
       })
       .finally(() => {
@@ -294,12 +304,13 @@ export class JobInHand {
   }
 
   private stateNow(): SaveState {
-    const { stop, waiting, unkept } = this.known;
+    const { stop, waiting } = this.known;
     if (this.hand !== null && (this.hand.change !== null || this.hand.problem !== null))
       return 'entering';
     if (stop !== null) return 'stopped';
-    if (waiting.length === 0 && this.appending === 0) return 'saved';
-    if (unkept > 0 || !this.outbox.lasts) return 'unkept';
+    if (this.appending > 0) return 'keeping';
+    if (waiting.length === 0) return 'saved';
+    if (waiting.some(({ kept }) => !kept)) return this.outbox.away ? 'unkept-away' : 'unkept';
     return this.outbox.away ? 'away' : 'sending';
   }
 

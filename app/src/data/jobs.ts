@@ -2,6 +2,7 @@ import type { Job } from '@ogee/core/src/job';
 import type { JobSummary, StoredJob } from '@ogee/core/src/wire';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import { newId } from '../browser/new-id';
 import { api, Refused } from './api';
 import type { Waiting } from './device';
 import { latestOf } from './job-in-hand';
@@ -22,6 +23,8 @@ export interface JobList {
   readonly jobs: readonly ListedJob[];
   /** The server did not answer: this is what the device knows. */
   readonly away: boolean;
+  /** Of the entries that wait, how many are in this window alone. */
+  readonly unkept: number;
   /** Entries that could not be read any more; they lie aside on this device. */
   readonly aside: number;
 }
@@ -62,14 +65,15 @@ const keepAhead = async (outbox: Outbox, listed: readonly JobSummary[]): Promise
 const fetchList = async (outbox: Outbox): Promise<JobList> => {
   const waiting = await outbox.waiting();
   const aside = await outbox.aside();
+  const unkept = waiting.filter(({ kept }) => !kept).length;
   try {
     const listed = await api.list();
     void keepAhead(outbox, listed).catch(() => undefined);
-    return { jobs: laidOver(listed, waiting), away: false, aside };
+    return { jobs: laidOver(listed, waiting), away: false, unkept, aside };
   } catch (error) {
     const known = (await outbox.copies()).filter(({ deletedAt }) => deletedAt === null);
     if (known.length === 0 && waiting.length === 0) throw error;
-    return { jobs: laidOver(known.map(summaryOf), waiting), away: true, aside };
+    return { jobs: laidOver(known.map(summaryOf), waiting), away: true, unkept, aside };
   }
 };
 
@@ -143,7 +147,6 @@ export const useRevisions = (id: string) =>
   useQuery({ queryKey: history(id), queryFn: () => api.revisions(id), staleTime: 0 });
 
 const entry = (act: Waiting['act'], job: Job | null, said: string) => ({
-  id: crypto.randomUUID(),
   act,
   job,
   said,
@@ -159,7 +162,7 @@ export const useJobChanges = () => {
     create: useMutation({
       networkMode: 'always',
       mutationFn: async ({ job, said }: { job: Job; said: string }) => {
-        const id = crypto.randomUUID();
+        const id = newId();
         await outbox.append(id, () => entry('create', job, said));
         return id;
       },
@@ -182,7 +185,7 @@ export const useJobChanges = () => {
       mutationFn: async ({ id, name }: { id: string; name: string }) => {
         const job = latestOf(await fetchJob(outbox, id));
         if (job === null) throw new Error('there is nothing to copy');
-        const copy = crypto.randomUUID();
+        const copy = newId();
         const said = `Copied from ${job.name}`;
         await outbox.append(copy, () => entry('create', { ...job, name }, said));
         return copy;

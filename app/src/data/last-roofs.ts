@@ -1,6 +1,7 @@
 import type { Job } from '@ogee/core/src/job';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { DBSchema } from 'idb';
 import { useEffect } from 'react';
+import { KeptDatabase } from '../browser/kept-database';
 import type { RoofAnswer } from '../solver/answers';
 import type { ShownRoof } from '../solver/solving';
 import type { SaveState } from './job-in-hand';
@@ -28,12 +29,9 @@ const buildOfPage = (): string | null =>
     : ([...document.scripts].map(({ src }) => src).find((src) => src.includes('/entry-')) ?? null);
 
 /** Apart from the entries' own database: what lies here can be worked out again, and is let go when anything fails. */
-const opened = (): Promise<IDBPDatabase<Shelves>> =>
-  openDB<Shelves>('ogee-roofs', 1, {
-    upgrade: (database) => {
-      database.createObjectStore('roofs', { keyPath: 'id' }).createIndex('at', 'at');
-    },
-  });
+const database = new KeptDatabase<Shelves>('ogee-roofs', 1, (made) => {
+  made.createObjectStore('roofs', { keyPath: 'id' }).createIndex('at', 'at');
+});
 
 /** The roof that this device worked out last for a job; null where it has none. */
 export const lastRoof = async (
@@ -42,9 +40,7 @@ export const lastRoof = async (
 ): Promise<LastRoof | null> => {
   if (build === null) return null;
   try {
-    const database = await opened();
-    const kept = await database.get('roofs', id);
-    database.close();
+    const kept = await database.use((open) => open.get('roofs', id));
     return kept?.build === build ? kept.roof : null;
   } catch {
     // No store, or not to be read: the roof is worked out anew.
@@ -60,14 +56,14 @@ export const keepLastRoof = async (
 ): Promise<void> => {
   if (build === null) return;
   try {
-    const database = await opened();
-    const work = database.transaction('roofs', 'readwrite');
-    await work.store.put({ id, build, at: Date.now(), roof });
-    const byAge = await work.store.index('at').getAllKeys();
-    for (const old of byAge.slice(0, Math.max(0, byAge.length - KEPT)))
-      await work.store.delete(old);
-    await work.done;
-    database.close();
+    await database.use(async (open) => {
+      const work = open.transaction('roofs', 'readwrite');
+      await work.store.put({ id, build, at: Date.now(), roof });
+      const byAge = await work.store.index('at').getAllKeys();
+      for (const old of byAge.slice(0, Math.max(0, byAge.length - KEPT)))
+        await work.store.delete(old);
+      await work.done;
+    });
   } catch {
     // A full or closed store keeps none: it is worked out anew.
   }

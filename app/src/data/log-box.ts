@@ -1,38 +1,37 @@
 import type { LogEntry } from '@ogee/core/src/log';
 import { LOG_BATCH } from '@ogee/core/src/wire';
-import { api, Refused } from './api';
-import { LogWindow, type KeptLog, type LogLine, type LogShelf } from './log-shelf';
+import { api, isForLater, Refused } from './api';
+import { HeldLogs } from './held-logs';
+import { lastOf, type KeptLog, type LogLine, type LogShelf } from './log-shelf';
 
 /**
  * The logs' part of the outbox: each line is kept on the device first, then sent, in any order and however often; the
- * server knows it by its id. What the device refuses to keep lives in this window until it is sent.
+ * server knows it by its id.
  */
 export class LogBox {
-  private readonly spare = new LogWindow();
+  private readonly logs: HeldLogs;
   /** Jobs that the server does not know, until it is asked anew. */
   private readonly unknown = new Set<string>();
 
   constructor(
-    private readonly shelf: LogShelf,
+    shelf: LogShelf,
     private readonly changed: () => void,
-  ) {}
+  ) {
+    this.logs = new HeldLogs(shelf);
+  }
 
-  async kept(jobId: string): Promise<KeptLog> {
-    const [shelf, here] = await Promise.all([this.shelf.kept(jobId), this.spare.kept(jobId)]);
-    const inWindow = (line: LogLine): LogLine =>
-      line.at === 'device' ? { ...line, at: 'window' } : line;
-    const shelved = this.shelf.lasts ? shelf.lines : shelf.lines.map(inWindow);
-    const known = new Map([...here.lines.map(inWindow), ...shelved].map((line) => [line.id, line]));
-    return { lines: [...known.values()], unread: shelf.unread };
+  kept(jobId: string): Promise<KeptLog> {
+    return this.logs.kept(jobId);
   }
 
   async append(jobId: string, entries: readonly LogEntry[]): Promise<void> {
-    try {
-      await this.shelf.add(jobId, entries);
-    } catch {
-      await this.spare.add(jobId, entries);
-    }
+    await this.logs.add(jobId, entries);
     this.changed();
+  }
+
+  /** Gives the device what it does not have of what waits here. */
+  putBackLost(): Promise<void> {
+    return this.logs.putBackLost();
   }
 
   /** The server is asked anew about jobs that it did not know. */
@@ -47,7 +46,7 @@ export class LogBox {
    * @throws what the fetch throws where nobody answers, and `Refused` where the server failed
    */
   async sendNext(): Promise<boolean> {
-    const waiting = (await this.waiting()).filter(({ jobId }) => !this.unknown.has(jobId));
+    const waiting = (await this.logs.waiting()).filter(({ jobId }) => !this.unknown.has(jobId));
     const jobId = waiting[0]?.jobId;
     if (jobId === undefined) return false;
     const batch = waiting.filter((line) => line.jobId === jobId).slice(0, LOG_BATCH);
@@ -61,42 +60,26 @@ export class LogBox {
         jobId,
         batch.map(({ entry }) => entry),
       );
-      await this.moved(batch, 'server');
+      await this.logs.moved(batch, 'server');
     } catch (error) {
-      if (!(error instanceof Refused) || error.status >= 500) throw error;
+      if (isForLater(error) || !(error instanceof Refused)) throw error;
       if (error.status === 404) this.unknown.add(jobId);
       // One bad line keeps no good one back.
       else if (batch.length > 1) for (const line of batch) await this.deliver(jobId, [line]);
-      else await this.moved(batch, 'refused');
+      else await this.logs.moved(batch, 'refused');
     }
   }
 
   /** Brings what other devices wrote to this one. */
   async fetch(jobId: string): Promise<void> {
-    for (;;) {
-      const page = await api.log(jobId, await this.shelf.place(jobId));
+    let after = await this.logs.place(jobId);
+    for (let more = true; more;) {
+      const page = await api.log(jobId, after);
       if (page.entries.length === 0) return;
-      try {
-        await this.shelf.meet(jobId, page);
-      } catch {
-        await this.spare.meet(jobId, page);
-        if (page.more) return;
-      }
+      await this.logs.meet(jobId, page, after);
+      after = lastOf(page);
       this.changed();
-      if (!page.more) return;
+      more = page.more;
     }
-  }
-
-  private async waiting(): Promise<LogLine[]> {
-    return [...(await this.shelf.waiting()), ...(await this.spare.waiting())];
-  }
-
-  private async moved(lines: readonly LogLine[], at: LogLine['at']): Promise<void> {
-    const here = new Set((await this.spare.waiting()).map(({ id }) => id));
-    const [spare, kept] = [true, false].map((own) =>
-      lines.filter(({ id }) => here.has(id) === own),
-    );
-    if (spare !== undefined && spare.length > 0) await this.spare.moved(spare, at);
-    if (kept !== undefined && kept.length > 0) await this.shelf.moved(kept, at);
   }
 }

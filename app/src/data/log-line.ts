@@ -1,3 +1,4 @@
+import { newId } from '../browser/new-id';
 import type { LogEntry } from '@ogee/core/src/log';
 
 /** What is new of a line: its own id, when and who are written beside it. */
@@ -10,7 +11,7 @@ export type NewLine = LogEntry extends infer E
 /** A line as it is written: with an id of its own, when, and by whom. */
 export const signed = (line: NewLine, who: string): LogEntry => ({
   ...line,
-  id: crypto.randomUUID(),
+  id: newId(),
   at: new Date().toISOString(),
   by: who,
 });

@@ -1,6 +1,7 @@
 import { logEntrySchema, type LogEntry } from '@ogee/core/src/log';
 import type { LogPage } from '@ogee/core/src/wire';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { DBSchema } from 'idb';
+import { KeptDatabase } from '../browser/kept-database';
 
 /** A line of a job's log as this device has it. */
 export interface LogLine {
@@ -19,9 +20,8 @@ export interface KeptLog {
   readonly unread: number;
 }
 
-/** Where log lines are kept on this device. A line is never changed, only where it is known to be. */
+/** Where log lines are kept. A line is never changed, only where it is known to be. The device's may fail at any moment. */
 export interface LogShelf {
-  readonly lasts: boolean;
   kept(jobId: string): Promise<KeptLog>;
   /** Lines that the server does not have yet, of all jobs, oldest first. */
   waiting(): Promise<LogLine[]>;
@@ -41,23 +41,24 @@ interface Shelves extends DBSchema {
 const oldestFirst = (lines: readonly LogLine[]): LogLine[] =>
   [...lines].sort((p, q) => p.entry.at.localeCompare(q.entry.at));
 
-const lastOf = ({ entries }: LogPage): number => entries[entries.length - 1]?.seq ?? 0;
+/** The place of a page's last line in the order. */
+export const lastOf = ({ entries }: LogPage): number => entries[entries.length - 1]?.seq ?? 0;
 
 class Shelf implements LogShelf {
-  readonly lasts = true;
   /** A line is never changed: whether it can be read is found out once. */
   private readonly read = new Map<string, boolean>();
 
-  constructor(private readonly database: IDBPDatabase<Shelves>) {}
+  constructor(private readonly database: KeptDatabase<Shelves>) {}
 
   async kept(jobId: string): Promise<KeptLog> {
-    const all = await this.database.getAllFromIndex('lines', 'job', jobId);
+    const all = await this.database.use((open) => open.getAllFromIndex('lines', 'job', jobId));
     const lines = this.readable(all);
     return { lines, unread: all.length - lines.length };
   }
 
   async waiting(): Promise<LogLine[]> {
-    return oldestFirst(this.readable(await this.database.getAllFromIndex('lines', 'at', 'device')));
+    const all = await this.database.use((open) => open.getAllFromIndex('lines', 'at', 'device'));
+    return oldestFirst(this.readable(all));
   }
 
   /** A line of a later program, or a damaged one, stays where it is, and is not shown or sent by this one. */
@@ -69,38 +70,44 @@ class Shelf implements LogShelf {
     });
   }
 
-  async add(jobId: string, entries: readonly LogEntry[]): Promise<void> {
-    const work = this.database.transaction('lines', 'readwrite', { durability: 'strict' });
-    for (const entry of entries)
-      await work.store.put({ id: entry.id, jobId, entry, at: 'device', own: true });
-    await work.done;
+  add(jobId: string, entries: readonly LogEntry[]): Promise<void> {
+    return this.database.use(async (open) => {
+      const work = open.transaction('lines', 'readwrite', { durability: 'strict' });
+      for (const entry of entries)
+        await work.store.put({ id: entry.id, jobId, entry, at: 'device', own: true });
+      await work.done;
+    });
   }
 
-  async moved(lines: readonly LogLine[], at: LogLine['at']): Promise<void> {
-    const work = this.database.transaction('lines', 'readwrite');
-    for (const line of lines) await work.store.put({ ...line, at });
-    await work.done;
+  moved(lines: readonly LogLine[], at: LogLine['at']): Promise<void> {
+    return this.database.use(async (open) => {
+      const work = open.transaction('lines', 'readwrite');
+      for (const line of lines) await work.store.put({ ...line, at });
+      await work.done;
+    });
   }
 
   async place(jobId: string): Promise<number> {
-    return (await this.database.get('places', jobId))?.seq ?? 0;
+    return (await this.database.use((open) => open.get('places', jobId)))?.seq ?? 0;
   }
 
-  async meet(jobId: string, page: LogPage): Promise<void> {
-    const work = this.database.transaction(['lines', 'places'], 'readwrite');
-    const lines = work.objectStore('lines');
-    for (const { entry } of page.entries) {
-      const own = (await lines.get(entry.id))?.own === true;
-      await lines.put({ id: entry.id, jobId, entry, at: 'server', own });
-    }
-    if (page.entries.length > 0) await work.objectStore('places').put({ jobId, seq: lastOf(page) });
-    await work.done;
+  meet(jobId: string, page: LogPage): Promise<void> {
+    return this.database.use(async (open) => {
+      const work = open.transaction(['lines', 'places'], 'readwrite');
+      const lines = work.objectStore('lines');
+      for (const { entry } of page.entries) {
+        const own = (await lines.get(entry.id))?.own === true;
+        await lines.put({ id: entry.id, jobId, entry, at: 'server', own });
+      }
+      if (page.entries.length > 0)
+        await work.objectStore('places').put({ jobId, seq: lastOf(page) });
+      await work.done;
+    });
   }
 }
 
-/** Stands in where the browser lets nothing be kept: all goes with the window. */
+/** What this window holds itself: it goes with the window. */
 export class LogWindow implements LogShelf {
-  readonly lasts = false;
   private readonly held = new Map<string, LogLine>();
   private readonly places = new Map<string, number>();
 
@@ -126,6 +133,16 @@ export class LogWindow implements LogShelf {
     return Promise.resolve();
   }
 
+  /** Takes lines in as they are elsewhere. What is known of a line only grows: it waits, then the server has it or refused it. */
+  see(lines: readonly LogLine[]): void {
+    for (const line of lines) {
+      const before = this.held.get(line.id);
+      const own = line.own || before?.own === true;
+      const at = before === undefined || before.at === 'device' ? line.at : before.at;
+      this.held.set(line.id, { ...line, at, own });
+    }
+  }
+
   place(jobId: string): Promise<number> {
     return Promise.resolve(this.places.get(jobId) ?? 0);
   }
@@ -139,25 +156,19 @@ export class LogWindow implements LogShelf {
         at: 'server',
         own: this.held.get(entry.id)?.own === true,
       });
-    if (page.entries.length > 0) this.places.set(jobId, lastOf(page));
+    if (page.entries.length > 0)
+      this.places.set(jobId, Math.max(lastOf(page), this.places.get(jobId) ?? 0));
     return Promise.resolve();
   }
 }
 
-/** Opens what this device keeps of logs; where it keeps nothing, a stand-in that lasts as long as the window. */
-export const openLogShelf = async (name = 'ogee-log'): Promise<LogShelf> => {
-  try {
-    return new Shelf(
-      await openDB<Shelves>(name, 1, {
-        upgrade: (database) => {
-          const lines = database.createObjectStore('lines', { keyPath: 'id' });
-          lines.createIndex('job', 'jobId');
-          lines.createIndex('at', 'at');
-          database.createObjectStore('places', { keyPath: 'jobId' });
-        },
-      }),
-    );
-  } catch {
-    return new LogWindow();
-  }
-};
+/** What this device keeps of logs. Opened when it is first used. */
+export const openLogShelf = (name = 'ogee-log'): LogShelf =>
+  new Shelf(
+    new KeptDatabase<Shelves>(name, 1, (database) => {
+      const lines = database.createObjectStore('lines', { keyPath: 'id' });
+      lines.createIndex('job', 'jobId');
+      lines.createIndex('at', 'at');
+      database.createObjectStore('places', { keyPath: 'jobId' });
+    }),
+  );

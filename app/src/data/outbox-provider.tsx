@@ -6,11 +6,12 @@ import {
   useState,
   type ReactNode,
 } from 'react';
+import { pageStorage } from '../browser/page-storage';
 import { openDevice } from './device';
 import { takeOverDrafts } from './former-drafts';
 import { openLogShelf } from './log-shelf';
 import { Outbox } from './outbox';
-import { pageStorage, takeOverTexts } from './typed-texts';
+import { takeOverTexts } from './typed-texts';
 
 const OutboxContext = createContext<Outbox | null>(null);
 
@@ -20,15 +21,22 @@ export const OutboxProvider = ({ children }: { children: ReactNode }) => {
   useEffect(() => {
     let opened: Outbox | null = null;
     let wanted = true;
-    void openDevice().then(async (device) => {
+    const device = openDevice();
+    // What is in this window alone would go with it: the browser asks.
+    const leaving = (event: BeforeUnloadEvent): void => {
+      if (opened?.holdsAlone === true) event.preventDefault();
+    };
+    if (typeof window !== 'undefined') window.addEventListener('beforeunload', leaving);
+    const takeOver = async (): Promise<void> => {
       const storage = pageStorage();
+      if (storage === null) return;
       // A full or closed store keeps what was left where it is, for the next time.
-      if (device.lasts && storage !== null)
-        for (const takeOver of [takeOverDrafts, takeOverTexts])
-          await takeOver(device, storage).catch(() => undefined);
-      const logs = await openLogShelf();
+      for (const take of [takeOverDrafts, takeOverTexts])
+        await take(device, storage).catch(() => undefined);
+    };
+    void takeOver().then(() => {
       if (!wanted) return;
-      opened = new Outbox(device, logs);
+      opened = new Outbox(device, openLogShelf());
       void opened.send();
       // The whole first page hangs on it: it comes in slices.
       startTransition(() => setOutbox(opened));
@@ -36,6 +44,7 @@ export const OutboxProvider = ({ children }: { children: ReactNode }) => {
     return () => {
       wanted = false;
       opened?.dispose();
+      if (typeof window !== 'undefined') window.removeEventListener('beforeunload', leaving);
     };
   }, []);
   return outbox === null ? null : (

@@ -1,19 +1,19 @@
-import type { Job } from '@ogee/core/src/job';
 import type { StoredJob } from '@ogee/core/src/wire';
-import { api, Refused } from './api';
-import { latestJob, Window, type Device, type NewEntry, type Stop, type Waiting } from './device';
+import { newId } from '../browser/new-id';
+import { alone } from '../browser/turns';
+import { api, isForLater, Refused } from './api';
+import type { Device, MakeEntry, Stop, Waiting } from './device';
+import { HeldDevice, type HeldEntry } from './held-device';
 import { LogBox } from './log-box';
-import { LogWindow, type LogShelf } from './log-shelf';
+import { openLogShelf, type LogShelf } from './log-shelf';
 import { TypedTexts } from './typed-texts';
 
 /** What is known of one job on this device. */
 export interface JobState {
   /** As the server last had it; null for a job made here and not sent yet. */
   readonly copy: StoredJob | null;
-  readonly waiting: readonly Waiting[];
+  readonly waiting: readonly HeldEntry[];
   readonly stop: Stop | null;
-  /** Entries that are in this window alone, because the device would not keep them. */
-  readonly unkept: number;
 }
 
 const FIRST_RETRY_MS = 1000;
@@ -21,20 +21,17 @@ const LONGEST_RETRY_MS = 30_000;
 const SENDER = 'ogee-sender';
 const NEWS = 'ogee-news';
 
-/** One sender among all windows of this device; where windows cannot be told apart, each sends its own. */
-const alone = async (work: () => Promise<void>): Promise<void> => {
-  const locks = typeof navigator === 'undefined' ? undefined : navigator.locks;
-  if (locks === undefined) await work();
-  else await locks.request(SENDER, work);
-};
+/** What windows of this device tell each other: something changed; these entries are with the server. */
+interface News {
+  readonly sent: readonly string[];
+}
 
 /**
  * Every entry goes through here: kept on the device first, then sent in the order in which it was made, each exactly
  * once however often it takes. A job whose entry the server does not take is stopped; the others go on.
  */
 export class Outbox {
-  /** For entries that the device refused to keep. */
-  private readonly spare = new Window();
+  private readonly device: HeldDevice;
   private readonly listeners = new Set<() => void>();
   private readonly texts: TypedTexts;
   /** Entries that the device is being given. */
@@ -50,17 +47,19 @@ export class Outbox {
   /** What happened on site, by the same way to the server. */
   readonly log: LogBox;
 
-  constructor(
-    private readonly device: Device,
-    logs: LogShelf = new LogWindow(),
-  ) {
-    this.texts = new TypedTexts(device);
+  constructor(device: Device, logs: LogShelf = openLogShelf()) {
+    this.device = new HeldDevice(device);
+    this.texts = new TypedTexts(this.device);
     this.log = new LogBox(logs, () => {
       this.tell(true);
       void this.send();
     });
     this.news = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(NEWS);
-    if (this.news !== null) this.news.onmessage = () => this.tell();
+    if (this.news !== null)
+      this.news.onmessage = ({ data }: MessageEvent<News>) => {
+        this.device.letGo(data.sent);
+        this.tell();
+      };
     if (typeof window !== 'undefined' && typeof window.addEventListener === 'function')
       window.addEventListener('online', () => void this.send());
   }
@@ -70,8 +69,9 @@ export class Outbox {
     return this.isAway;
   }
 
-  get lasts(): boolean {
-    return this.device.lasts;
+  /** Whether closing this window would lose an entry. */
+  get holdsAlone(): boolean {
+    return this.device.holdsAlone;
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -79,34 +79,21 @@ export class Outbox {
     return () => this.listeners.delete(listener);
   };
 
-  async waiting(): Promise<Waiting[]> {
-    return [...(await this.device.waiting()), ...(await this.spare.waiting())];
+  waiting(): Promise<HeldEntry[]> {
+    return this.device.waiting();
   }
 
   async state(jobId: string): Promise<JobState> {
-    const [copy, waiting, stops, spare] = await Promise.all([
-      this.copyOf(jobId),
-      this.waiting(),
+    const [copy, waiting, stops] = await Promise.all([
+      this.device.copy(jobId),
+      this.device.waiting(),
       this.device.stops(),
-      this.spare.waiting(),
     ]);
     return {
       copy,
       waiting: waiting.filter((entry) => entry.jobId === jobId),
       stop: stops.find((stop) => stop.jobId === jobId) ?? null,
-      unkept: (this.device.lasts ? spare : waiting).filter((entry) => entry.jobId === jobId).length,
     };
-  }
-
-  /** Keeps what the server has on the device; where that is full, in this window. */
-  private keepCopy(copy: StoredJob): Promise<void> {
-    return this.device.keepCopy(copy).catch(() => this.spare.keepCopy(copy));
-  }
-
-  /** The newer of what the device and this window have of a job. */
-  private async copyOf(jobId: string): Promise<StoredJob | null> {
-    const [kept, here] = await Promise.all([this.device.copy(jobId), this.spare.copy(jobId)]);
-    return here !== null && here.revision >= (kept?.revision ?? 0) ? here : kept;
   }
 
   stops(): Promise<Stop[]> {
@@ -121,24 +108,15 @@ export class Outbox {
     return this.device.aside();
   }
 
-  /** Keeps an entry, made from the job as the last one left it, and sends it as soon as it can. */
-  append(jobId: string, make: (latest: Job | null) => NewEntry | null): Promise<void> {
+  /** Keeps an entry, made from the job as the last one left it, and sends it as soon as it can. Never rejects. */
+  append(jobId: string, make: MakeEntry): Promise<void> {
     const done = this.keepEntry(jobId, make);
     this.appending = Promise.allSettled([this.appending, done]);
     return done;
   }
 
-  private async keepEntry(
-    jobId: string,
-    make: (latest: Job | null) => NewEntry | null,
-  ): Promise<void> {
-    try {
-      await this.device.append(jobId, make);
-    } catch {
-      // The disk is full, or the browser has closed its store: the entry lives in this window until it is sent.
-      const { copy, waiting } = await this.state(jobId);
-      await this.spare.append(jobId, () => make(latestJob(waiting, copy)));
-    }
+  private async keepEntry(jobId: string, make: MakeEntry): Promise<void> {
+    await this.device.append(jobId, newId(), make);
     this.tell(true);
     void this.send();
   }
@@ -150,13 +128,13 @@ export class Outbox {
     if (before !== null && before.revision > copy.revision) return;
     if (before !== null && before.revision === copy.revision && before.updatedAt === copy.updatedAt)
       return;
-    await this.keepCopy(copy);
+    await this.device.keepCopy(copy);
     if (tell) this.tell();
   }
 
   /** A person has said how to go on: `over` is what the entries are sent on top of now. */
   async goOn(jobId: string, over: StoredJob | null): Promise<void> {
-    if (over !== null) await this.keepCopy(over);
+    if (over !== null) await this.device.keepCopy(over);
     await this.device.setStop(jobId, null);
     this.tell(true);
     await this.send();
@@ -167,8 +145,9 @@ export class Outbox {
     await api.undelete(jobId);
   }
 
-  typed(jobId: string): Promise<ReadonlyMap<string, string>> {
-    return this.device.typed(jobId);
+  /** What stands typed and not taken: on the device, or on its way there. */
+  async typed(jobId: string): Promise<ReadonlyMap<string, string>> {
+    return new Map([...(await this.device.typed(jobId)), ...this.texts.onItsWay(jobId)]);
   }
 
   /** Keeps what stands in a field; it goes when the entry that it was made into is kept. */
@@ -197,7 +176,9 @@ export class Outbox {
     if (this.timer !== null) clearTimeout(this.timer);
     while (this.again) {
       this.again = false;
-      await alone(async () => {
+      await alone(SENDER, async () => {
+        await this.device.putBackLost().catch(() => undefined);
+        await this.log.putBackLost().catch(() => undefined);
         let more = true;
         while (more) more = await this.sendNext();
       });
@@ -213,7 +194,7 @@ export class Outbox {
       await this.done(next, stored);
       this.reached();
     } catch (error) {
-      if (!(error instanceof Refused) || error.status >= 500) return this.waitForServer();
+      if (isForLater(error) || !(error instanceof Refused)) return this.waitForServer(error);
       this.reached();
       await this.refused(next, error);
     }
@@ -230,8 +211,8 @@ export class Outbox {
         this.tell(true);
       }
       return more;
-    } catch {
-      return this.waitForServer();
+    } catch (error) {
+      return this.waitForServer(error);
     }
   }
 
@@ -247,7 +228,7 @@ export class Outbox {
       case 'create':
         return job === null ? null : api.create(jobId, job, { entry: id, said });
       case 'save': {
-        const copy = await this.copyOf(jobId);
+        const copy = await this.device.copy(jobId);
         if (job === null) return null;
         return api.save(jobId, copy?.revision ?? 1, job, {
           entry: id,
@@ -264,12 +245,9 @@ export class Outbox {
   }
 
   private async done(entry: Waiting, stored: StoredJob | null): Promise<void> {
-    const spare = (await this.spare.waiting()).includes(entry);
-    if (!spare) await this.device.sent(entry, stored);
-    else {
-      await this.spare.sent(entry, stored);
-      if (stored !== null) await this.keepCopy(stored);
-    }
+    // Before it goes from the device: no window takes it for lost.
+    this.news?.postMessage({ sent: [entry.id] } satisfies News);
+    await this.device.sent(entry, stored);
   }
 
   private async refused(entry: Waiting, error: Refused): Promise<void> {
@@ -289,18 +267,19 @@ export class Outbox {
     this.retryMs = FIRST_RETRY_MS;
   }
 
-  private waitForServer(): false {
-    this.isAway = true;
+  private waitForServer(error: unknown): false {
+    const asked = error instanceof Refused && error.status < 500 ? error.waitMs : null;
+    this.isAway = asked === null;
     this.tell(true);
     if (this.timer !== null) clearTimeout(this.timer);
     if (this.disposed) return false;
-    this.timer = setTimeout(() => void this.send(), this.retryMs);
-    this.retryMs = Math.min(LONGEST_RETRY_MS, 2 * this.retryMs);
+    this.timer = setTimeout(() => void this.send(), asked ?? this.retryMs);
+    if (asked === null) this.retryMs = Math.min(LONGEST_RETRY_MS, 2 * this.retryMs);
     return false;
   }
 
   private tell(others = false): void {
     for (const listener of this.listeners) listener();
-    if (others) this.news?.postMessage('changed');
+    if (others) this.news?.postMessage({ sent: [] } satisfies News);
   }
 }

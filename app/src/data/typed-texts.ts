@@ -1,16 +1,11 @@
+import { keysOf, pageStorage } from '../browser/page-storage';
 import type { Device } from './device';
+
+/** Where the texts are kept. */
+type Keeper = Pick<Device, 'setTyped'>;
 
 /** Where the newest text of a field stands until the device has it: written at once, and there after a reload. */
 const ON_ITS_WAY = 'ogee.typing.';
-
-/** The page's own small store; null where the browser gives none. */
-export const pageStorage = (): Storage | null => {
-  try {
-    return typeof localStorage === 'undefined' ? null : localStorage;
-  } catch {
-    return null;
-  }
-};
 
 /** Where it is in the page's store: a job's id has no blank. */
 const slot = (jobId: string, path: string): string => `${ON_ITS_WAY}${jobId} ${path}`;
@@ -24,7 +19,7 @@ export class TypedTexts {
   private readonly texts = new Map<string, string | null>();
 
   constructor(
-    private readonly device: Device,
+    private readonly device: Keeper,
     private readonly storage: Storage | null = pageStorage(),
   ) {}
 
@@ -43,11 +38,34 @@ export class TypedTexts {
     for (;;) {
       if (this.newest(key) === null) await after();
       const next = this.newest(key);
-      await this.device.setTyped(jobId, path, next).catch(() => undefined);
-      if (this.newest(key) === next) break;
+      const written = await this.device.setTyped(jobId, path, next).then(
+        () => true,
+        () => false,
+      );
+      if (this.newest(key) !== next) continue;
+      this.texts.delete(key);
+      // What the device would not keep stays here.
+      if (written || next === null) this.forget(key);
+      return;
     }
-    this.texts.delete(key);
-    this.storage?.removeItem(key);
+  }
+
+  /** What stands here because the device has not written it, by path. */
+  onItsWay(jobId: string): ReadonlyMap<string, string> {
+    const texts = new Map<string, string>();
+    for (const key of this.storage === null ? [] : keysOf(this.storage)) {
+      const text = key.startsWith(slot(jobId, '')) ? this.storage?.getItem(key) : null;
+      if (text != null) texts.set(key.slice(slot(jobId, '').length), text);
+    }
+    return texts;
+  }
+
+  private forget(key: string): void {
+    try {
+      this.storage?.removeItem(key);
+    } catch {
+      // Closed by the person meanwhile: it keeps nothing any more.
+    }
   }
 
   private newest(key: string): string | null {
@@ -64,11 +82,10 @@ export class TypedTexts {
 }
 
 /** Takes what a window left on its way when it was closed over to the device. */
-export const takeOverTexts = async (device: Device, storage: Storage): Promise<void> => {
-  const keys = Array.from({ length: storage.length }, (_, at) => storage.key(at));
-  for (const key of keys) {
-    const text = key?.startsWith(ON_ITS_WAY) === true ? storage.getItem(key) : null;
-    if (key === null || text === null) continue;
+export const takeOverTexts = async (device: Keeper, storage: Storage): Promise<void> => {
+  for (const key of keysOf(storage)) {
+    const text = key.startsWith(ON_ITS_WAY) ? storage.getItem(key) : null;
+    if (text === null) continue;
     const [jobId = '', ...path] = key.slice(ON_ITS_WAY.length).split(' ');
     await device.setTyped(jobId, path.join(' '), text);
     storage.removeItem(key);

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { pageStorage } from './typed-texts';
+import { remember, setting } from '../browser/page-storage';
 
 const WHO = 'ogee.who';
 
@@ -7,13 +7,7 @@ const named = new Set<() => void>();
 let unkeptName = '';
 
 /** Who writes the lines of this device, as it was last said; empty where nobody has. */
-export const whoNow = (): string => {
-  try {
-    return pageStorage()?.getItem(WHO) ?? unkeptName;
-  } catch {
-    return unkeptName;
-  }
-};
+export const whoNow = (): string => setting(WHO) ?? unkeptName;
 
 /** Who writes the lines of this device, and how that is changed. */
 export const useWho = (): readonly [string, (name: string) => void] => {
@@ -29,11 +23,7 @@ export const useWho = (): readonly [string, (name: string) => void] => {
     who,
     (name) => {
       unkeptName = name.trim();
-      try {
-        pageStorage()?.setItem(WHO, unkeptName);
-      } catch {
-        // The name then lives as long as the window.
-      }
+      remember(WHO, unkeptName);
       for (const listener of named) listener();
     },
   ];

@@ -1,6 +1,6 @@
 import { memo, useEffect, useId, useReducer, useRef } from 'react';
 import Crosshair from 'lucide-react-native/icons/crosshair';
-import { TextInput, View, type TextInputKeyPressEvent } from 'react-native';
+import { TextInput, View, type BlurEvent, type TextInputKeyPressEvent } from 'react-native';
 import { useInstrumentFor } from '../instruments/connected';
 import { readingText, type Gives, type Taken } from '../instruments/instrument';
 import { Button } from '../ui/button';
@@ -98,6 +98,14 @@ const KEY_NAMES: Readonly<Record<string, string>> = {
 /** The page's own element of a field; null where there is no page. */
 const onThePage = (field: unknown): HTMLInputElement | null =>
   typeof HTMLInputElement !== 'undefined' && field instanceof HTMLInputElement ? field : null;
+
+/** Whether a loss of focus is one to something else of the same box. */
+const staysInside = (box: unknown, event: unknown): boolean =>
+  typeof FocusEvent !== 'undefined' &&
+  event instanceof FocusEvent &&
+  event.relatedTarget instanceof Node &&
+  box instanceof Node &&
+  box.contains(event.relatedTarget);
 
 /** The caret's place in a text field of the page, or a selection. */
 type Selection = { readonly start: number; readonly end: number };
@@ -202,7 +210,10 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
   // The field itself is drawn anew for what stands in it, not for each value it would be left at.
   const onType = useStable((next: string) => type(next));
   const onEnter = useStable(enter);
-  const onLeave = useStable(leave);
+  // From the field to its own keys and back is not left.
+  const onBlur = useStable((event?: Partial<BlurEvent>) => {
+    if (!staysInside(event?.currentTarget, event?.nativeEvent)) leave();
+  });
   const onPress = useStable(({ nativeEvent: { key } }: TextInputKeyPressEvent) => {
     if (key === 'Escape') putBack();
   });
@@ -224,6 +235,7 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
     <View className="gap-1">
       <Strong asked>{label}</Strong>
       <View
+        onBlur={onBlur}
         className={`rounded border bg-sheet px-3 ${fault !== undefined ? 'border-pencil' : draft !== null ? 'border-chalk' : 'border-edge'} ${draft !== null ? 'border-2' : ''}`}
       >
         <TextInput
@@ -231,7 +243,6 @@ export const Entry = <T,>(props: EntryProps<T> & { readonly keys: readonly strin
           value={text}
           onChangeText={onType}
           onFocus={onEnter}
-          onBlur={onLeave}
           onKeyPress={onPress}
           onSelectionChange={({ nativeEvent }) => {
             selection.current = nativeEvent.selection;

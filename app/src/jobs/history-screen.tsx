@@ -1,7 +1,7 @@
 import type { RevisionSummary } from '@ogee/core/src/wire';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { TextInput, View } from 'react-native';
+import { View } from 'react-native';
 import { api } from '../data/api';
 import { jobKeys, useRevisions } from '../data/jobs';
 import { useHandling, useStanding } from '../data/open-job';
@@ -9,6 +9,7 @@ import { useAddressed } from '../nav/addressed';
 import { Button } from '../ui/button';
 import { Loading, Standstill } from '../ui/states';
 import { Small, Strong, Title } from '../ui/text';
+import { WordsField } from '../ui/words-field';
 import { whenText } from '../ui/when';
 import { Beside } from './beside';
 
@@ -33,14 +34,13 @@ const NameRevision = ({
   });
   return (
     <View className="gap-2 py-2">
-      <TextInput
+      <WordsField
         value={label}
         onChangeText={setLabel}
         autoFocus
         maxLength={80}
         aria-label={`Name of revision ${one.revision}`}
         testID="revision-name"
-        className="h-12 rounded border border-edge bg-sheet px-3 font-words text-lg text-ink"
       />
       <View className="flex-row gap-2">
         <Button label="Keep the name" onPress={() => name.mutate()} disabled={name.isPending} />

@@ -1,10 +1,11 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, TextInput, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import { useJobChanges, type ListedJob } from '../data/jobs';
 import { Button, IconButton } from '../ui/button';
 import { Small, Title, Words } from '../ui/text';
+import { WordsField } from '../ui/words-field';
 import { whenText } from '../ui/when';
 import { JobGlance, useGlance } from './job-glance';
 
@@ -16,7 +17,7 @@ const Rename = ({ job, onDone }: { readonly job: ListedJob; readonly onDone: () 
   const keep = (): void => rename.mutate({ id: job.id, name: name.trim() }, { onSuccess: onDone });
   return (
     <View className="gap-2">
-      <TextInput
+      <WordsField
         value={name}
         onChangeText={setName}
         onSubmitEditing={() => name.trim() !== '' && keep()}
@@ -24,7 +25,6 @@ const Rename = ({ job, onDone }: { readonly job: ListedJob; readonly onDone: () 
         maxLength={120}
         aria-label={`New name of ${job.name}`}
         testID="rename-field"
-        className="h-12 rounded border border-edge bg-sheet px-3 font-words text-lg text-ink"
       />
       <View className="flex-row gap-2">
         <Button label="Rename" onPress={keep} disabled={name.trim() === '' || rename.isPending} />

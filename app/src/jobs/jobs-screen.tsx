@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import Calculator from 'lucide-react-native/icons/calculator';
 import GraduationCap from 'lucide-react-native/icons/graduation-cap';
 import { useDeferredValue, useState } from 'react';
-import { ScrollView, TextInput, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import Plus from 'lucide-react-native/icons/plus';
 import { useJobChanges, useJobs, type ListedJob } from '../data/jobs';
 import { usePageTitle } from '../nav/page-title';
@@ -12,6 +12,7 @@ import { Choice } from '../ui/choice';
 import { NameMark } from '../ui/name-mark';
 import { Loading, Standstill } from '../ui/states';
 import { Small, Words } from '../ui/text';
+import { WordsField } from '../ui/words-field';
 import { DeletedJobs } from './deleted-jobs';
 import { JobCard } from './job-card';
 import { NewJobForm } from './new-job-form';
@@ -93,7 +94,10 @@ export const JobsScreen = () => {
               ? 'The server does not answer: these are the jobs that this device knows. '
               : ''}
             {waits > 0
-              ? `${waits === 1 ? 'One entry waits' : `${waits} entries wait`} on this device and ${waits === 1 ? 'goes' : 'go'} out when it answers.`
+              ? `${waits === 1 ? 'One entry waits' : `${waits} entries wait`} on this device and ${waits === 1 ? 'goes' : 'go'} out when it answers. `
+              : ''}
+            {(list?.unkept ?? 0) > 0
+              ? `This device’s store is closed: ${list?.unkept === 1 ? 'one of them is' : `${list?.unkept ?? 0} of them are`} in this window only; keep it open.`
               : ''}
           </Words>
         </View>
@@ -130,13 +134,12 @@ export const JobsScreen = () => {
       )}
       {all.length > FEW && (
         <View className="gap-2">
-          <TextInput
+          <WordsField
             value={text}
             onChangeText={setText}
             placeholder="Find a job by its name"
             aria-label="Find a job by its name"
             testID="find-job"
-            className="h-12 rounded border border-edge bg-sheet px-3 font-words text-lg text-ink"
           />
         </View>
       )}

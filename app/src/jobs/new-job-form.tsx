@@ -1,7 +1,7 @@
 import { newJob, type Job, type NewShape } from '@ogee/core/src/job';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { TextInput, View } from 'react-native';
+import { View } from 'react-native';
 import { useJobChanges, useLastOwnJob } from '../data/jobs';
 import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
@@ -15,6 +15,7 @@ import {
   writeStock,
 } from '../ui/length-entry';
 import { Small, Strong } from '../ui/text';
+import { WordsField } from '../ui/words-field';
 
 type Units = Job['display']['units'];
 
@@ -103,14 +104,13 @@ export const NewJobForm = ({ onCancel }: { onCancel: () => void }) => {
       />
       <View className="gap-1">
         <Strong>Name of the job</Strong>
-        <TextInput
+        <WordsField
           value={name}
           onChangeText={setName}
           autoFocus
           maxLength={120}
           aria-label="Name of the job"
           testID="new-name-field"
-          className="h-12 rounded border border-edge bg-sheet px-3 font-words text-lg text-ink"
         />
       </View>
       <Choice

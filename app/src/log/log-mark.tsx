@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { TextInput, View } from 'react-native';
+import { View } from 'react-native';
 import type { SiteLog } from '../data/site-log';
 import { useWho } from '../data/who';
 import { Small, Strong } from '../ui/text';
+import { WordsField } from '../ui/words-field';
 
 /** Where the lines of the log are: nothing is said where the server has them all. */
 export const LogMark = ({ log }: { readonly log: SiteLog }) => {
@@ -40,7 +41,7 @@ export const NameEntry = () => {
   return (
     <View className="flex-row flex-wrap items-center gap-x-3 gap-y-1">
       <Strong nativeID="who-label">Who saws here</Strong>
-      <TextInput
+      <WordsField
         value={typed}
         onChangeText={setTyped}
         onBlur={() => setWho(typed)}
@@ -49,7 +50,7 @@ export const NameEntry = () => {
         placeholder="a name, for the log"
         aria-labelledby="who-label"
         testID="who"
-        className="h-12 min-w-[160px] flex-1 rounded border border-edge bg-sheet px-3 font-words text-lg text-ink"
+        className="min-w-[160px] flex-1"
       />
     </View>
   );

@@ -2,7 +2,7 @@ import { inOrder, takenBack, type LogEntry, type LogKind } from '@ogee/core/src/
 import type { Job } from '@ogee/core/src/job';
 import Download from 'lucide-react-native/icons/download';
 import { useState } from 'react';
-import { TextInput, View } from 'react-native';
+import { View } from 'react-native';
 import { useJob } from '../data/open-job';
 import { useSiteLog } from '../data/site-log';
 import { oneOf, useAddressed } from '../nav/addressed';
@@ -11,6 +11,7 @@ import { Button } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
+import { WordsField } from '../ui/words-field';
 import { whenText } from '../ui/when';
 import { causeWords } from './cause-words';
 import { LogMark, NameEntry } from './log-mark';
@@ -138,7 +139,7 @@ export const LogScreen = () => {
       </View>
       <LogMark log={log} />
       <View className="gap-2">
-        <TextInput
+        <WordsField
           value={text}
           onChangeText={setText}
           onSubmitEditing={add}
@@ -146,7 +147,6 @@ export const LogScreen = () => {
           placeholder="a note for the log"
           aria-label="Note"
           testID="note"
-          className="min-h-[48px] rounded border border-edge bg-sheet px-3 font-words text-lg text-ink"
         />
         <View className="flex-row flex-wrap gap-2">
           <Button

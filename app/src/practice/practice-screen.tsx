@@ -3,7 +3,7 @@ import type { Job } from '@ogee/core/src/job';
 import { useQuery } from '@tanstack/react-query';
 import { useState, useSyncExternalStore } from 'react';
 import { Pressable, View } from 'react-native';
-import { pageStorage } from '../data/typed-texts';
+import { remember, setting } from '../browser/page-storage';
 import { useLastOwnJob } from '../data/jobs';
 import { Board } from '../draw/board';
 import { exerciseAt } from '../solver/glance';
@@ -36,7 +36,7 @@ let scores: Scores | null = null;
 const readScores = (): Scores => {
   if (scores !== null) return scores;
   try {
-    scores = JSON.parse(pageStorage()?.getItem(KEPT) ?? '{}') as Scores;
+    scores = JSON.parse(setting(KEPT) ?? '{}') as Scores;
   } catch {
     scores = {};
   }
@@ -45,11 +45,7 @@ const readScores = (): Scores => {
 
 const keepScores = (next: Scores): void => {
   scores = next;
-  try {
-    pageStorage()?.setItem(KEPT, JSON.stringify(next));
-  } catch {
-    // The count then lives as long as the window.
-  }
+  remember(KEPT, JSON.stringify(next));
   for (const listener of listeners) listener();
 };
 

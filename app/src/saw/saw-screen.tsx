@@ -75,15 +75,15 @@ const useTurn = (turns: readonly Turn[]) => {
 const TickBar = ({
   count,
   most,
-  proved,
+  notYet,
   onCount,
   onTick,
   onUndo,
 }: {
   readonly count: number;
   readonly most: number;
-  /** Nothing is sawn from a list that is still being proved. */
-  readonly proved: boolean;
+  /** What it waits for: nothing is sawn from a list that is still being proved, or without its piece in sight. */
+  readonly notYet: string | null;
   readonly onCount: (count: number) => void;
   readonly onTick: () => void;
   readonly onUndo: (() => void) | null;
@@ -117,13 +117,13 @@ const TickBar = ({
       <Pressable
         role="button"
         onPress={onTick}
-        disabled={most === 0 || !proved}
+        disabled={most === 0 || notYet !== null}
         testID="tick"
-        className={`min-h-[64px] min-w-[130px] flex-1 flex-row items-center justify-center gap-2 rounded border border-chalk bg-chalk px-3 active:opacity-70 ${most === 0 || !proved ? 'opacity-40' : ''}`}
+        className={`min-h-[64px] min-w-[130px] flex-1 flex-row items-center justify-center gap-2 rounded border border-chalk bg-chalk px-3 active:opacity-70 ${most === 0 || notYet !== null ? 'opacity-40' : ''}`}
       >
         <Check size={28} color={colour('onchalk')} />
         <Text className="font-strong text-xl text-onchalk">
-          {!proved ? 'Proving …' : count === 1 ? 'Sawn' : `${count} sawn`}
+          {notYet ?? (count === 1 ? 'Sawn' : `${count} sawn`)}
         </Text>
       </Pressable>
     </View>
@@ -226,7 +226,7 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
         <TickBar
           count={count}
           most={left}
-          proved={proved}
+          notYet={!proved ? 'Proving …' : sawn === undefined ? 'Fetching …' : null}
           onCount={setSeveral}
           onTick={tick}
           onUndo={undo}

@@ -7,20 +7,23 @@ import { Small } from '../ui/text';
 const WORDS: Readonly<Record<SaveState, string>> = {
   entering: 'Not taken yet',
   saved: 'Saved',
+  keeping: 'Keeping …',
   sending: 'On this device · sending …',
   away: 'On this device · the server is away',
-  unkept: 'In this window only · this device keeps nothing',
-  stopped: 'On this device · not with the server',
+  unkept: 'In this window only · sending …',
+  'unkept-away': 'In this window only · keep it open',
+  stopped: 'Not with the server yet',
 };
+
+const CALM: ReadonlySet<SaveState> = new Set(['entering', 'saved', 'keeping', 'sending']);
 
 /** Where the last entry is, and whether its roof is proved. */
 export const SaveMark = () => {
   const { state, revision } = useStanding();
   const { roof } = useRoof();
-  const calm = state === 'saved' || state === 'sending' || state === 'entering';
   return (
     <View aria-live="polite" testID="save-state">
-      <Small className={calm ? '' : 'text-pencil'} numberOfLines={1}>
+      <Small className={CALM.has(state) ? '' : 'text-pencil'} numberOfLines={1}>
         {roof !== null && !roof.proved && <Text testID="being-proved">Being proved · </Text>}
         {WORDS[state]}
         {state === 'saved' ? ` · revision ${revision}` : ''}

@@ -9,6 +9,7 @@ import {
   type ReactNode,
 } from 'react';
 import { useColorScheme, View } from 'react-native';
+import { remember, setting } from '../browser/page-storage';
 import palette from './palette.json';
 
 export type ColourName = keyof (typeof palette)['light'];
@@ -27,7 +28,7 @@ const ThemeContext = createContext<Theme | null>(null);
 const KEY = 'ogee.theme';
 
 const stored = (): ThemeChoice => {
-  const found = localStorage.getItem(KEY);
+  const found = setting(KEY);
   return found === 'light' || found === 'dark' ? found : 'system';
 };
 
@@ -82,7 +83,7 @@ export const ThemeProvider = ({ children }: { children: ReactNode }) => {
       dark,
       choice,
       choose: (next) => {
-        localStorage.setItem(KEY, next);
+        remember(KEY, next);
         setChoice(next);
       },
       colour: (name, alpha = 1) => `rgba(${set[name].split(' ').join(',')},${alpha})`,

@@ -3,7 +3,7 @@ import type { Job } from '@ogee/core/src/job';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { TextInput, View } from 'react-native';
+import { View } from 'react-native';
 import { usePiece } from '../data/use-piece';
 import { useHandling, useJob } from '../data/open-job';
 import { useRoof } from '../data/roof';
@@ -18,6 +18,7 @@ import { LooseLength } from '../form/loose-fields';
 import { Loading, Standstill } from '../ui/states';
 import { useTerms } from '../ui/terms';
 import { Figure, Small, Strong, Title, Words } from '../ui/text';
+import { WordsField } from '../ui/words-field';
 import { CAUSE_DOES, SIGN_WORDS } from './words';
 import { SignPicture } from './sign-picture';
 
@@ -224,14 +225,13 @@ const Trial = ({ mark }: { readonly mark: string }) => {
       {likely.length > 0 && (
         <View className="gap-2">
           <Strong nativeID="reason-label">Why, for the log</Strong>
-          <TextInput
+          <WordsField
             value={reason}
             onChangeText={setReason}
             maxLength={500}
             placeholder="what you measured to be sure"
             aria-labelledby="reason-label"
             testID="reason"
-            className="min-h-[48px] rounded border border-edge bg-sheet px-3 font-words text-lg text-ink"
           />
           <Button
             label="Write the test in the log"

@@ -1,4 +1,4 @@
-import { parseLength, type BareUnit, type LengthReading } from './parse-length';
+import { lengthOf, parseLength, type BareUnit, type LengthReading } from './parse-length';
 
 /** A sign between two lengths. A hyphen after feet, or without a space on both sides, joins feet and inches instead. */
 const SIGN = /\s*([+−])\s*|(?<!['′’]|ft|feet)\s+(-)\s+/u;
@@ -43,7 +43,7 @@ const product = (text: string, bare: BareUnit): LengthReading => {
       return fault(text.trim());
     mm = divides ? mm / by : mm * by;
   }
-  return { ok: true, mm: Number(mm.toFixed(9)) };
+  return lengthOf(mm, text.trim());
 };
 
 /**
@@ -68,5 +68,5 @@ export const parseLengthSum = (text: string, bare: BareUnit): LengthReading => {
     if (!reading.ok) return reading;
     total += rest[i] === '+' ? reading.mm : -reading.mm;
   }
-  return { ok: true, mm: Number(total.toFixed(9)) };
+  return lengthOf(total, text.trim());
 };

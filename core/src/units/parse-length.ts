@@ -45,11 +45,27 @@ type Token =
 
 const EXAMPLES = `write it like 24' 6 1/2", 86 5/8", 7.2 m or 7200 mm`;
 
+/** As much of what was typed as a message has room for. */
+const shortened = (raw: string): string => (raw.length > 24 ? `${raw.slice(0, 24)}…` : raw);
+
 const fail = (notUnderstood: string, why: string): LengthReading => ({
   ok: false,
   notUnderstood,
   text: `${why}; ${EXAMPLES}`,
 });
+
+/** Longer than anything that is framed: a slipped finger, or no length at all. mm */
+const MOST_MM = 1e9;
+
+/**
+ * A length that was worked out, rid of the last bits that 25.4 leaves behind: 1 1/2" is 38.1, not 38.099999999999994.
+ *
+ * @param raw what it was read from
+ */
+export const lengthOf = (mm: number, raw: string): LengthReading =>
+  Math.abs(mm) <= MOST_MM
+    ? { ok: true, mm: Number(mm.toFixed(9)) }
+    : fail(raw, `"${shortened(raw)}" is longer than any building`);
 
 const normalise = (text: string): string =>
   text
@@ -164,8 +180,7 @@ const sum = (parts: readonly Quantity[], bare: BareUnit): LengthReading => {
     total += part.value * unitMm;
     lastMm = unitMm;
   }
-  // Rid of the last bits that 25.4 leaves behind: 1 1/2" is 38.1, not 38.099999999999994.
-  return { ok: true, mm: Number(total.toFixed(9)) };
+  return lengthOf(total, parts.map(({ raw }) => raw).join(' '));
 };
 
 /**

@@ -27,7 +27,8 @@ const valueOf = (text: string): number => {
 };
 
 const finish = (rad: number, pitch: string): PitchReading =>
-  rad > 0 && rad < Math.PI / 2 && Number.isFinite(rad)
+  // A number that JavaScript writes with an exponent is no pitch, and could not be read again.
+  rad > 0 && rad < Math.PI / 2 && !/e|Infinity/.test(pitch)
     ? { ok: true, rad, pitch }
     : { ok: false, text: `"${pitch}" is not a slope between level and plumb; ${EXAMPLES}` };
 

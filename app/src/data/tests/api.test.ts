@@ -5,6 +5,7 @@ const answer = (status: number, body: unknown) =>
   jest.spyOn(globalThis, 'fetch').mockResolvedValue({
     ok: status < 400,
     status,
+    headers: new Headers(),
     json: () => (body === undefined ? Promise.reject(new Error('no body')) : Promise.resolve(body)),
   } as Response);
 

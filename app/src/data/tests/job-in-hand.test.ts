@@ -10,7 +10,7 @@ let count = 0;
 beforeEach(async () => {
   jest.restoreAllMocks();
   count += 1;
-  const device = await openDevice(`test-${count}`);
+  const device = openDevice(`test-${count}`);
   await device.keepCopy(stored(1, job('first')));
   outbox = new Outbox(device);
 });

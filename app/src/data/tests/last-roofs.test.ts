@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { newJob, type Job } from '@ogee/core/src/job';
 import { solve } from '@ogee/core/src/solve';
 import { roofAnswer } from '../../solver/answers';
+import { storeGone } from './store-gone';
 import { keepLastRoof, lastRoof, type LastRoof } from '../last-roofs';
 
 const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;
@@ -34,11 +35,9 @@ describe('the roof that a job was worked out to last', () => {
   });
 
   it('is none where the device keeps nothing', async () => {
-    const open = jest.spyOn(indexedDB, 'open').mockImplementation(() => {
-      throw new DOMException('blocked', 'SecurityError');
-    });
+    const gone = storeGone();
     await keepLastRoof('a', roof(9000), 'build 1');
     expect(await lastRoof('a', 'build 1')).toBeNull();
-    open.mockRestore();
+    gone.mockRestore();
   });
 });

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import type { LogEntry } from '@ogee/core/src/log';
 import type { LogPage } from '@ogee/core/src/wire';
 import { api, Refused } from '../api';
-import { Window } from '../device';
+import { openDevice } from '../device';
 import { openLogShelf, type LogShelf } from '../log-shelf';
 import { Outbox } from '../outbox';
 
@@ -47,10 +47,10 @@ const server = () => {
 let shelf: LogShelf;
 let shelves = 0;
 let box: Outbox;
-beforeEach(async () => {
+beforeEach(() => {
   shelves += 1;
-  shelf = await openLogShelf(`log-${shelves}`);
-  box = new Outbox(new Window(), shelf);
+  shelf = openLogShelf(`log-${shelves}`);
+  box = new Outbox(openDevice(`box-${shelves}`), shelf);
 });
 afterEach(() => {
   box.dispose();

@@ -16,14 +16,13 @@ afterEach(() => jest.useRealTimers());
 
 /** A job in hand and its solver, followed: what stands on the screen, and how often it was told to and in which way. */
 const followed = async (together = true) => {
-  const outbox: Pick<Outbox, 'append' | 'subscribe' | 'state' | 'lasts' | 'away'> = {
-    lasts: true,
+  const outbox: Pick<Outbox, 'append' | 'subscribe' | 'state' | 'away'> = {
     away: false,
     append: () => Promise.resolve(),
     subscribe: () => () => undefined,
     state: () => new Promise(() => undefined),
   };
-  const known = { copy: stored(1, house(9000)), waiting: [], stop: null, unkept: 0 };
+  const known = { copy: stored(1, house(9000)), waiting: [], stop: null };
   const hand = new JobInHand('j', outbox as Outbox, known);
   const solver = thread();
   const solving = new Solving(solver);
@@ -108,7 +107,7 @@ describe('what is typed', () => {
 
   it('is told at once when it is left, put back or refused, and once', async () => {
     for (const [ends, wall, state] of [
-      ['leave', 9500, 'sending'],
+      ['leave', 9500, 'keeping'],
       ['putBack', 9000, 'saved'],
       ['refuse', 9000, 'entering'],
     ] as const) {

@@ -29,8 +29,7 @@ export const openInMemory = (job: Job): void => {
     deletedAt: null,
     job,
   };
-  const outbox: Pick<Outbox, 'append' | 'subscribe' | 'state' | 'lasts' | 'away'> = {
-    lasts: true,
+  const outbox: Pick<Outbox, 'append' | 'subscribe' | 'state' | 'away'> = {
     away: false,
     append: (_id, make) => {
       const entry = make(latest);
@@ -46,7 +45,6 @@ export const openInMemory = (job: Job): void => {
     copy,
     waiting: [],
     stop: null,
-    unkept: 0,
   });
 };
 export const jobInMemory = (): Job => handInMemory().read().job;

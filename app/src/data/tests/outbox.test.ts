@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import type { Job } from '@ogee/core/src/job';
+import { openDB } from 'idb';
 import { openDevice, type Device } from '../device';
 import { takeOverDrafts } from '../former-drafts';
 import { JobInHand } from '../job-in-hand';
@@ -28,7 +29,7 @@ let count = 0;
 beforeEach(async () => {
   jest.restoreAllMocks();
   count += 1;
-  device = await openDevice(`test-${count}`);
+  device = openDevice(`test-${count}`);
   await device.keepCopy(stored(1, job('first')));
   outbox = new Outbox(device);
 });
@@ -41,7 +42,7 @@ describe('an entry on its way', () => {
     const there = server();
     const hand = await open();
     hand.edit(named('second'), 'Name: first → second');
-    expect(hand.read()).toMatchObject({ state: 'sending', job: { name: 'second' } });
+    expect(hand.read()).toMatchObject({ state: 'keeping', job: { name: 'second' } });
     await until(() => hand.read().state === 'saved');
     expect(hand.read().revision).toBe(2);
     expect(there.current().job.name).toBe('second');
@@ -127,10 +128,12 @@ describe('an entry on its way', () => {
   it('says so when the device keeps nothing, and is sent from this window', async () => {
     const there = server();
     there.state.away = true;
-    jest.spyOn(device, 'append').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
+    const full = new DOMException('full', 'QuotaExceededError');
+    jest.spyOn(device, 'append').mockRejectedValue(full);
+    jest.spyOn(device, 'putBack').mockRejectedValue(full);
     const hand = await open();
     hand.edit(named('unkept'), 'unkept');
-    await until(() => hand.read().state === 'unkept');
+    await until(() => hand.read().state === 'unkept-away');
     there.state.away = false;
     await outbox.send();
     await until(() => hand.read().state === 'saved');
@@ -153,10 +156,9 @@ describe('an entry on its way', () => {
   });
 
   it('that cannot be read any more is set aside, and kept', async () => {
-    const shelf = device as unknown as {
-      database: { add: (name: string, value: object) => Promise<unknown> };
-    };
-    await shelf.database.add('entries', { id: 'x', jobId: 'j', act: 'save', job: {}, said: 's' });
+    const database = await openDB(`test-${count}`);
+    await database.add('entries', { id: 'x', jobId: 'j', act: 'save', job: {}, said: 's' });
+    database.close();
     expect((await open()).read().job.name).toBe('first');
     expect(await outbox.aside()).toBe(1);
     expect(await outbox.waiting()).toEqual([]);
@@ -240,7 +242,7 @@ describe('what stands typed in a field', () => {
     await outbox.setTyped('j', 'a wall', '27000');
     const { held, go } = slow();
     const behind = new Outbox(held);
-    void behind.append('j', () => ({ id: 'e', act: 'save', job: job('second'), said: 'wall' }));
+    void behind.append('j', () => ({ act: 'save', job: job('second'), said: 'wall' }));
     const gone = behind.setTyped('j', 'a wall', null);
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect(await kept()).toBe('27000');

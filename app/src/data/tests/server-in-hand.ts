@@ -42,9 +42,9 @@ export const server = () => {
   };
 };
 
-/** Waits until something holds; it is a fault where it does not within 4 s. */
-export const until = async (holds: () => boolean): Promise<void> => {
-  const end = Date.now() + 4000;
+/** Waits until something holds; it is a fault where it does not in time. */
+export const until = async (holds: () => boolean, patienceMs = 4000): Promise<void> => {
+  const end = Date.now() + patienceMs;
   while (!holds() && Date.now() < end) await new Promise((resolve) => setTimeout(resolve, 5));
   expect(holds()).toBe(true);
 };

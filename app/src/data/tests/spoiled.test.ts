@@ -37,9 +37,9 @@ const spoil = async (name: string): Promise<void> => {
 };
 
 it('what cannot be read of a job is set aside or found out anew, and the rest stands', async () => {
-  const device = await openDevice();
-  const entry = { id: 'a', act: 'save', job, said: 'Kept' } as const;
-  await device.append('j', () => entry);
+  const device = openDevice();
+  const entry = { act: 'save', job, said: 'Kept' } as const;
+  await device.append('j', 'a', () => entry);
   await device.setTyped('j', 'ridge', '12 1/');
   await spoil('ogee');
   expect((await device.waiting()).map(({ said }) => said)).toEqual(['Kept']);
@@ -50,7 +50,7 @@ it('what cannot be read of a job is set aside or found out anew, and the rest st
 });
 
 it('a line of a log that cannot be read is neither shown nor sent, and stays, and is counted', async () => {
-  const shelf = await openLogShelf();
+  const shelf = openLogShelf();
   const id = '0b0c7a52-6d53-4b8c-9f57-0c9d2a4f8e11';
   const note = { id, at: '2026-05-01T08:00:00Z', by: '', kind: 'note', text: 'Kept' } as const;
   await shelf.add('j', [note]);

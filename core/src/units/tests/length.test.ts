@@ -51,6 +51,9 @@ describe('parseLength', () => {
     ['7200 mm 12', '12'],
     ['24..5', '.'],
     ['24. 5', '.'],
+    ['9'.repeat(310), '999'],
+    [`${'9'.repeat(200)}' 6"`, '999'],
+    ['1000001 m', '1000001'],
   ])('does not read %j, and names %j', (text, part) => {
     const reading = parseLength(text, 'ft');
     expect(reading.ok).toBe(false);

@@ -1,0 +1,147 @@
+import type { StoredJob } from '@ogee/core/src/wire';
+import { isNewer, latestJob, type Device, type MakeEntry, type Stop, type Waiting } from './device';
+
+/** An entry that waits, and whether this device keeps it: what it does not keep goes with the window. */
+export interface HeldEntry extends Waiting {
+  readonly kept: boolean;
+}
+
+/** Entries that were lost from the device stand where they were made: before the first one made later. */
+const inOrder = (shelved: readonly Waiting[], own: readonly Waiting[]): HeldEntry[] => {
+  const here = new Set(shelved.map(({ id }) => id));
+  const ordered: HeldEntry[] = shelved.map((entry) => ({ ...entry, kept: true }));
+  let before = ordered.length;
+  for (const entry of [...own].reverse()) {
+    if (here.has(entry.id)) before = ordered.findIndex(({ id }) => id === entry.id);
+    else ordered.splice(before, 0, { ...entry, kept: false });
+  }
+  return ordered;
+};
+
+/**
+ * What the device keeps, and over it what this window holds itself: every entry made here until the server has it, every
+ * copy and stop that it has met. The device's store may go away at any moment; what was entered is then sent from here, and
+ * put back when the store answers again. Nothing of it rejects but what is said to.
+ */
+export class HeldDevice {
+  /** Entries of this window that the server does not have yet, in the order in which they were made. */
+  private own: Waiting[] = [];
+  private readonly copiesHeld = new Map<string, StoredJob>();
+  /** What the device would not write of stops: null where one was taken away. */
+  private readonly stopsHeld = new Map<string, Stop | null>();
+  private made = 0;
+  /** Of those, what the device did not have when it was last looked at. */
+  private readonly lost = new Set<string>();
+
+  constructor(private readonly device: Device) {}
+
+  async waiting(): Promise<HeldEntry[]> {
+    const shelved = await this.device.waiting().catch(() => []);
+    const all = inOrder(shelved, this.own);
+    this.lost.clear();
+    for (const { id, kept } of all) if (!kept) this.lost.add(id);
+    return all;
+  }
+
+  /** Whether closing this window would lose an entry. */
+  get holdsAlone(): boolean {
+    return this.lost.size > 0;
+  }
+
+  /** Adds an entry made from the job as the last one left it; true where the device keeps it. */
+  async append(jobId: string, id: string, make: MakeEntry): Promise<boolean> {
+    try {
+      await this.putBackLost();
+      const entry = await this.device.append(jobId, id, make);
+      if (entry !== null) this.hold(entry);
+      return true;
+    } catch {
+      // The disk is full, or the store is gone: the entry lives in this window until it is sent.
+      const waiting = (await this.waiting()).filter((entry) => entry.jobId === jobId);
+      const entry = make(latestJob(waiting, await this.copy(jobId)));
+      this.made -= 1;
+      if (entry !== null) {
+        this.hold({ ...entry, id, jobId, seq: this.made });
+        this.lost.add(id);
+      }
+      return false;
+    }
+  }
+
+  private hold(entry: Waiting): void {
+    if (!this.own.some(({ id }) => id === entry.id)) this.own.push(entry);
+  }
+
+  /** Gives the device back what was lost from it. */
+  async putBackLost(): Promise<void> {
+    if (this.own.length === 0) return;
+    const here = new Set((await this.device.waiting()).map(({ id }) => id));
+    const lost = this.own.filter(({ id }) => !here.has(id));
+    if (lost.length > 0) await this.device.putBack(lost);
+  }
+
+  /** The server has an entry, sent from this window or from another. */
+  letGo(ids: readonly string[]): void {
+    this.own = this.own.filter(({ id }) => !ids.includes(id));
+    for (const id of ids) this.lost.delete(id);
+  }
+
+  async sent(entry: Waiting, stored: StoredJob | null): Promise<void> {
+    this.letGo([entry.id]);
+    if (stored !== null) this.holdCopy(stored);
+    else if (entry.act === 'delete') this.copiesHeld.delete(entry.jobId);
+    // Where the store is gone it is sent again some day, and is the same entry.
+    await this.device.sent(entry, stored).catch(() => undefined);
+  }
+
+  private holdCopy(copy: StoredJob): void {
+    if (isNewer(copy, this.copiesHeld.get(copy.id) ?? null)) this.copiesHeld.set(copy.id, copy);
+  }
+
+  /** The newer of what the device and this window have of a job. */
+  async copy(jobId: string): Promise<StoredJob | null> {
+    const kept = await this.device.copy(jobId).catch(() => null);
+    if (kept !== null) this.holdCopy(kept);
+    return this.copiesHeld.get(jobId) ?? null;
+  }
+
+  async copies(): Promise<StoredJob[]> {
+    const kept = await this.device.copies().catch(() => []);
+    for (const copy of kept) this.holdCopy(copy);
+    return [...this.copiesHeld.values()];
+  }
+
+  async keepCopy(copy: StoredJob): Promise<void> {
+    this.copiesHeld.set(copy.id, copy);
+    await this.device.keepCopy(copy).catch(() => undefined);
+  }
+
+  async stops(): Promise<Stop[]> {
+    const kept = await this.device.stops().catch(() => []);
+    const all = new Map<string, Stop | null>(kept.map((stop) => [stop.jobId, stop]));
+    for (const [jobId, stop] of this.stopsHeld) all.set(jobId, stop);
+    return [...all.values()].filter((stop) => stop !== null);
+  }
+
+  async setStop(jobId: string, stop: Stop | null): Promise<void> {
+    try {
+      await this.device.setStop(jobId, stop);
+      this.stopsHeld.delete(jobId);
+    } catch {
+      this.stopsHeld.set(jobId, stop);
+    }
+  }
+
+  typed(jobId: string): Promise<ReadonlyMap<string, string>> {
+    return this.device.typed(jobId).catch(() => new Map<string, string>());
+  }
+
+  /** @throws where the device does not keep it */
+  setTyped(jobId: string, path: string, text: string | null): Promise<void> {
+    return this.device.setTyped(jobId, path, text);
+  }
+
+  aside(): Promise<number> {
+    return this.device.aside().catch(() => 0);
+  }
+}

@@ -17,6 +17,8 @@ await build({
     'helmet',
     'pino',
     'pino-http',
+    'rate-limiter-flexible',
+    'rotating-file-stream',
     'zod-openapi',
   ],
   logLevel: 'warning',

@@ -22,11 +22,15 @@ export interface AppServer {
 export const startApp = (
   port = '0',
   data = mkdtempSync(join(tmpdir(), 'ogee-e2e-')),
+  flags: readonly string[] = [],
 ): Promise<AppServer> =>
   new Promise((resolve, reject) => {
     const child = spawn(
       'node',
-      ['server/dist/main.mjs', '--port', port, '--samples', '--web', 'app/dist', '--data', data],
+      ['server/dist/main.mjs', '--port', port, '--samples', '--web', 'app/dist'].concat(
+        ['--data', data],
+        flags,
+      ),
       { cwd: ROOT, stdio: ['ignore', 'pipe', 'ignore'] },
     );
     const end = (signal: 'SIGTERM' | 'SIGKILL'): Promise<void> =>
@@ -44,7 +48,7 @@ export const startApp = (
         base,
         stop: () => end('SIGTERM'),
         kill: () => end('SIGKILL'),
-        again: () => startApp(new URL(base).port, data),
+        again: () => startApp(new URL(base).port, data, flags),
       });
     });
   });

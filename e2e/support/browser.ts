@@ -8,7 +8,8 @@ export const WIDE = { width: 1280, height: 800 } as const;
 
 const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
 
-export const launch = (): Promise<Browser> => {
+/** Chromium without a window, with flags beside its usual ones. */
+export const launch = (flags: readonly string[] = []): Promise<Browser> => {
   const executablePath = [process.env['CHROMIUM'], ...PLACES].find(
     (path) => path !== undefined && existsSync(path),
   );
@@ -30,6 +31,7 @@ export const launch = (): Promise<Browser> => {
       // All else is painted without it, in half the time.
       '--disable-gpu-compositing',
       '--disable-gpu-rasterization',
+      ...flags,
     ],
   });
 };

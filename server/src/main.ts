@@ -1,10 +1,12 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join, resolve } from 'node:path';
-import pino from 'pino';
-import { createApp } from './app';
+import { buildIn, createApp } from './app';
 import { addSamples } from './demo';
+import { requestLog } from './request-log';
 import { readSettings, type Settings } from './settings';
+import { Changes } from './store/changes';
+import { copyDaily } from './store/copies';
 import { JobStore } from './store/jobs';
 import { LogStore } from './store/log';
 import { openDatabase, Unusable } from './store/open';
@@ -30,16 +32,19 @@ const settingsFrom = (words: readonly string[]): Settings => {
   }
 };
 
+// What it writes is for its own eyes: jobs, copies and logs.
+process.umask(0o077);
 const settings = settingsFrom(process.argv.slice(2));
-const destination = pino.destination({ dest: settings.log ?? 2, mkdir: true, sync: true });
-// A log that cannot be written, on a full disk, stops nothing.
-destination.on('error', () => undefined);
-const logger = pino({ name: 'ogee' }, destination);
+const logger = requestLog(settings.log === null ? null : resolve(settings.log));
 const file = join(resolve(settings.data), 'ogee.sqlite');
 const database = await openDatabase(file).catch((error: unknown) =>
   giveUp(error instanceof Unusable ? error.message : `The database ${file} cannot be opened.`),
 );
-const store = new JobStore(database);
+const web = settings.web === null ? null : resolve(settings.web);
+const changes = new Changes(buildIn(web));
+const store = new JobStore(database, undefined, changes);
+const noMoreCopies = copyDaily(database, file);
+let leaving = false;
 if (settings.samples && (await store.isEmpty())) await addSamples(store);
 
 const server = createServer(
@@ -51,10 +56,12 @@ const server = createServer(
   },
   createApp({
     store,
-    log: new LogStore(database),
+    log: new LogStore(database, undefined, changes),
+    changes,
     logger,
-    web: settings.web === null ? null : resolve(settings.web),
+    web,
     names: [settings.host, ...settings.names],
+    leaving: () => leaving,
   }),
 );
 server.on('error', (error: NodeJS.ErrnoException) => {
@@ -72,8 +79,14 @@ server.listen(settings.port, settings.host, () => {
   process.stdout.write(`Ogee is at http://${settings.host}:${port}\n`);
 });
 
-/** Takes no new requests, lets those under way finish their writes, then closes the database; slow clients are let go. */
+/**
+ * Takes no new requests, also on connections that stand; lets whoever listens for changes go; lets what is under way
+ * finish its writes, then closes the database. Slow clients are let go.
+ */
 const stop = (): void => {
+  leaving = true;
+  noMoreCopies();
+  changes.end();
   server.close(() => void database.destroy().then(() => logger.info('stopped')));
   server.closeIdleConnections();
   setTimeout(() => server.closeAllConnections(), LEAVING_MS).unref();

@@ -94,4 +94,53 @@ describe('revisions', () => {
       .send({ label: 'x' })
       .expect(404);
   });
+
+  it('of a conflict, of a restoring, and those that were sawn from are never thinned out', async () => {
+    const { id } = await server.create();
+    const save = async (revision: number, more: object = {}, expected = 200): Promise<void> =>
+      void (await server.save(id, revision, named(`over ${revision}`), more).expect(expected));
+    const entry = randomUUID();
+    await save(1, { entry });
+    await save(2);
+    // Somebody saves over 2, which is 3 already: he is asked, and puts either aside.
+    await save(2, {}, 409);
+    await save(3);
+    await save(4);
+    // 5 is replaced by what 2 was, and is not lost for it.
+    await save(5, { restores: 2 });
+    const sawn = {
+      mark: 'C1',
+      kind: 'common',
+      hand: 'plain',
+      member: 'm',
+      longPoint: 1,
+      left: [],
+      right: [],
+      stock: { thickness: 38, depth: 184 },
+    };
+    const tick = (from: number | string) => ({
+      id: randomUUID(),
+      at: clock,
+      by: '',
+      kind: 'tick',
+      sawn,
+      count: 1,
+      pattern: false,
+      from,
+    });
+    await save(6);
+    await save(7);
+    await request(server.app)
+      .post(`/api/jobs/${id}/log`)
+      .send({ entries: [tick(7), tick(entry)] })
+      .expect(204);
+    await save(8);
+    for (const day of ['03', '04', '05']) {
+      clock = `2026-03-${day}T09:00:00Z`;
+      await save(6 + Number(day));
+    }
+    const left = await server.revisions(id);
+    // 1, 4 and 8 were followed on their day by others, and nothing keeps them.
+    expect(left.map(({ revision }) => revision)).toEqual([12, 11, 10, 9, 7, 6, 5, 3, 2]);
+  });
 });

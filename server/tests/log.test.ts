@@ -16,8 +16,8 @@ const note = (text: string): LogEntry => ({
   kind: 'note',
   text,
 });
-const send = (id: string, entries: readonly unknown[]) =>
-  request(server.app).post(`/api/jobs/${id}/log`).send({ entries });
+const send = (id: string, entries: readonly unknown[], device = 'phone-of-ada') =>
+  request(server.app).post(`/api/jobs/${id}/log`).set('Ogee-Device', device).send({ entries });
 const page = async (id: string, after = 0): Promise<LogPage> =>
   (await request(server.app).get(`/api/jobs/${id}/log?after=${after}`).expect(200)).body as LogPage;
 
@@ -39,9 +39,9 @@ it('takes a line once, however often and with whatever others it is sent', async
   await send(id, [one]).expect(204);
   await Promise.all([send(id, [one, two]), send(id, [two]), send(id, [two, one])]);
   expect((await page(id)).entries.map(({ entry }) => entry)).toEqual([one, two]);
-  // What is written stays: the same id with other words changes nothing.
-  await send(id, [{ ...one, text: 'other words' }]).expect(204);
-  expect((await page(id)).entries[0]?.entry).toEqual(one);
+  // What is written stays: the same id with other words is refused, and nothing of what came with it is kept.
+  await send(id, [note('three'), { ...one, text: 'other words' }]).expect(409);
+  expect((await page(id)).entries.map(({ entry }) => entry)).toEqual([one, two]);
 });
 
 it('gives a long log by pages', async () => {
@@ -50,6 +50,7 @@ it('gives a long log by pages', async () => {
     await send(
       id,
       Array.from({ length: 25 }, (_, i) => note(`${batch * 25 + i}`)),
+      `phone-${batch}-of-many`,
     ).expect(204);
   const first = await page(id);
   expect([first.entries.length, first.more]).toEqual([500, true]);

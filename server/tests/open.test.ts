@@ -1,10 +1,18 @@
-import { copyFileSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdtempSync,
+  readFileSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readJob } from '@ogee/core';
 import { heronSlip } from '../src/demo/heron-slip';
 import { JobStore } from '../src/store/jobs';
-import { backupOf, openDatabase, Unusable } from '../src/store/open';
+import { copiesIn, copiesOf, kept } from '../src/store/copies';
+import { openDatabase, Unusable } from '../src/store/open';
 
 const fileIn = (): string => join(mkdtempSync(join(tmpdir(), 'ogee-open-')), 'ogee.sqlite');
 
@@ -54,7 +62,7 @@ it('goes on after a commit that failed, and keeps nothing of it', async () => {
   if (!job.ok) throw new Error('sample');
   await store.createAll([job.value], {});
   expect(await database('job_revisions').pluck('job_id')).not.toContain('nobody');
-  expect(await store.list(false)).toHaveLength(1);
+  expect((await store.list()).items).toHaveLength(1);
   await database.destroy();
 });
 
@@ -65,14 +73,16 @@ it('says that a file is no database, or a damaged one, and offers the last good 
 
   const other = await filled();
   await (await openDatabase(other)).destroy();
-  expect(existsSync(backupOf(other))).toBe(true);
+  const [last = ''] = copiesIn(copiesOf(other));
+  const good = join(copiesOf(other), last);
+  expect(existsSync(good)).toBe(true);
   const bytes = readFileSync(other);
   bytes.fill(0x5a, 4096 + 100, 4096 * 6);
   writeFileSync(other, bytes);
-  expect(await sentence(other)).toContain(`is ${backupOf(other)}: move it in its place`);
-  copyFileSync(backupOf(other), other);
+  expect(await sentence(other)).toContain(`is ${good}: put it in its place`);
+  copyFileSync(good, other);
   const mended = await openDatabase(other);
-  expect(await new JobStore(mended).list(false)).toHaveLength(30);
+  expect((await new JobStore(mended).list()).items).toHaveLength(30);
   await mended.destroy();
 });
 
@@ -82,6 +92,56 @@ it('leaves alone what a newer program wrote', async () => {
   await database('knex_migrations').insert({ name: '999-later', batch: 9, migration_time: 0 });
   await database.destroy();
   expect(await sentence(file)).toContain('written by a newer Ogee (999-later)');
+});
+
+it('takes away a lock that a killed start left behind', async () => {
+  const file = await filled();
+  const database = await openDatabase(file);
+  await database('knex_migrations_lock').update({ is_locked: 1 });
+  await database('knex_migrations').where({ name: '004-device' }).delete();
+  await database.schema.alterTable('job_revisions', (table) => {
+    table.dropColumns('by', 'device', 'kept_for');
+  });
+  await database.destroy();
+  const again = await openDatabase(file);
+  expect((await new JobStore(again).list()).items).toHaveLength(30);
+  await again.destroy();
+  // As it was before its tables were changed.
+  expect(copiesIn(copiesOf(file)).some((name) => name.endsWith('-before-change.sqlite'))).toBe(
+    true,
+  );
+}, 20_000);
+
+it('is read by nobody else on the machine, nor are its copies', async () => {
+  const file = await filled();
+  const database = await openDatabase(file);
+  const copies = copiesIn(copiesOf(file)).map((name) => join(copiesOf(file), name));
+  expect(copies).toHaveLength(1);
+  for (const one of [file, `${file}-wal`, ...copies])
+    expect([one, (statSync(one).mode & 0o077).toString(8)]).toEqual([one, '0']);
+  await database.destroy();
+});
+
+it('keeps the newest copy of seven days and of four weeks, and three made before a change', () => {
+  const name = (day: string, reason = 'daily', hour = '08') =>
+    `ogee-2026-${day}T${hour}-00-00-${reason}.sqlite`;
+  const days = Array.from({ length: 60 }, (_, i) =>
+    new Date(Date.UTC(2026, 2, 1 + i)).toISOString().slice(5, 10),
+  );
+  const changes = ['03-02', '03-05', '03-07', '03-08'].map((day) =>
+    name(day, 'before-change', '06'),
+  );
+  const all = [...days.flatMap((day) => [name(day), name(day, 'daily', '20')]), ...changes];
+  const stay = kept(all.sort().reverse());
+  expect([...stay].sort().reverse()).toEqual([
+    ...days
+      .slice(-7)
+      .reverse()
+      .map((day) => name(day, 'daily', '20')),
+    // 29 April 2026 is a Wednesday; the Sundays of the three weeks before its own.
+    ...['04-19', '04-12'].map((day) => name(day, 'daily', '20')),
+    ...changes.slice(1).reverse(),
+  ]);
 });
 
 it('says that its folder cannot be made', async () => {

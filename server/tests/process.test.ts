@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { mkdtempSync, readFileSync, statSync } from 'node:fs';
+import { Agent, request } from 'node:http';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -85,6 +86,45 @@ it('ends within five seconds of being told to, whatever its clients do', async (
   expect(await end).toBe(0);
   expect(Date.now() - from).toBeLessThan(5000);
   socket.destroy();
+});
+
+it('serves nothing more on connections that stand, and ends its streams, once it is told to end', async () => {
+  const data = mkdtempSync(join(tmpdir(), 'ogee-leave-'));
+  const log = join(data, 'logs', 'ogee.log');
+  const server = launch(data, '--log', log);
+  const base = await address(server);
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+  const get = (path: string) =>
+    new Promise<number | string>((resolve) => {
+      const headers = { Authorization: 'Bearer secret-word', Cookie: 'session=secret-word' };
+      request(`${base}${path}`, { agent, headers }, (answer) => {
+        answer.resume();
+        answer.on('end', () => resolve(answer.statusCode ?? 0));
+      })
+        .on('error', ({ message }) => resolve(message))
+        .end();
+    });
+  expect(await get('/api/jobs')).toBe(200);
+  const stream = await fetch(`${base}/api/changes/stream`);
+  const streamed = stream.text();
+  // A slow client holds the server back for three seconds.
+  const { hostname, port } = new URL(base);
+  const slow = connect(Number(port), hostname);
+  await new Promise((resolve) => slow.once('connect', resolve));
+  slow.on('error', () => undefined);
+  slow.write('POST /api/jobs HTTP/1.1\r\nHost: localhost\r\nContent-Length: 1000\r\n\r\n{"job"');
+  await new Promise((resolve) => setTimeout(resolve, 200));
+  const end = ended(server);
+  server.kill('SIGTERM');
+  await streamed;
+  expect(await get('/api/jobs')).not.toBe(200);
+  expect(await end).toBe(0);
+  slow.destroy();
+  agent.destroy();
+  expect((statSync(log).mode & 0o077).toString(8)).toBe('0');
+  const lines = readFileSync(log, 'utf8');
+  expect(lines).toContain('/api/jobs');
+  expect(lines).not.toContain('secret-word');
 });
 
 it.each([

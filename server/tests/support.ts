@@ -5,6 +5,7 @@ import pino from 'pino';
 import request from 'supertest';
 import { createApp } from '../src/app';
 import { heronSlip } from '../src/demo/heron-slip';
+import { Changes } from '../src/store/changes';
 import { JobStore } from '../src/store/jobs';
 import { LogStore } from '../src/store/log';
 import { openDatabase } from '../src/store/open';
@@ -18,9 +19,11 @@ export interface Stored {
 /** A server over an empty database of its own, with a clock that the test turns. */
 export const startServer = async (now: () => string = () => new Date().toISOString()) => {
   const database: Knex = await openDatabase(':memory:');
+  const changes = new Changes();
   const app: Express = createApp({
-    store: new JobStore(database, now),
-    log: new LogStore(database, now),
+    store: new JobStore(database, now, changes),
+    log: new LogStore(database, now, changes),
+    changes,
     logger: pino({ level: 'silent' }),
     web: null,
   });
@@ -41,7 +44,7 @@ export const startServer = async (now: () => string = () => new Date().toISOStri
         revisions: { revision: number; said: string | null; label: string | null }[];
       }
     ).revisions;
-  return { app, database, create, save, revisions };
+  return { app, database, changes, create, save, revisions };
 };
 
 export const named = (name: string): JobInput => ({ ...heronSlip, name });

@@ -53,6 +53,8 @@ const tick = z.strictObject({
   count: z.number().int().min(1).max(999),
   /** The piece that the others are traced from. */
   pattern: z.boolean(),
+  /** The revision of the job that it was sawn from; or the entry that made it, where the server had not counted it yet. */
+  from: z.union([z.number().int().min(1), z.uuid()]).optional(),
 });
 
 const undo = z.strictObject({ ...written, kind: z.literal('undo'), of: z.uuid() });

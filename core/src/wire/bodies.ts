@@ -4,7 +4,13 @@ const entryId = z.uuid();
 const said = z.string().trim().min(1).max(200);
 
 /** What makes an entry one entry, however often it is sent, and says what it did. */
-const entryFields = { entry: entryId.optional(), said: said.optional() };
+const entryFields = {
+  entry: entryId.optional(),
+  said: said.optional(),
+  /** What the device is called, as it was typed there, and its own id. */
+  by: z.string().trim().max(60).optional(),
+  device: z.string().min(8).max(60).optional(),
+};
 
 /** A new job; its id may be the sender's own, made before the server was in reach. */
 export const createBodySchema = z.strictObject({

@@ -4,6 +4,7 @@
  * list of jobs is read without those of a job or a log.
  */
 export { createBodySchema, labelBodySchema, saveBodySchema } from './bodies';
+export { changesSchema, type Change, type ChangesPage } from './changes';
 export { jobListSchema, jobSummarySchema, type JobSummary } from './listed';
 export { LOG_BATCH, logBodySchema, logPageSchema, type LogPage } from './log';
 export { problemsSchema } from './problems';

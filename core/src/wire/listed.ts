@@ -11,6 +11,10 @@ export const jobSummarySchema = z
   })
   .meta({ id: 'JobSummary' });
 
-export const jobListSchema = z.object({ jobs: z.array(jobSummarySchema) });
+/** A page of jobs; `next` asks for the one after it, null where it is the last. */
+export const jobListSchema = z.object({
+  jobs: z.array(jobSummarySchema),
+  next: z.string().nullable(),
+});
 
 export type JobSummary = Readonly<z.output<typeof jobSummarySchema>>;

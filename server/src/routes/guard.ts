@@ -5,6 +5,9 @@ const LOOPBACK = ['localhost', '127.0.0.1', '[::1]', '::1'];
 
 const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
 
+/** Whether a host is this machine itself: browsers trust it without TLS. */
+export const isLoopback = (host: string): boolean => LOOPBACK.includes(nameOf(host));
+
 /**
  * Answers only to its own names: a page elsewhere whose name was made to point at this machine is told so, and gets
  * nothing.

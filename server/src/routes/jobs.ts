@@ -15,7 +15,7 @@ import { z } from 'zod';
 import type { Saved } from '../store/jobs';
 import { badJob, checked, noSuchJob, refuse, Refusal } from './refusal';
 import { bad, body, json, missing, ofJob, ofRevision, taken, type Route } from './route';
-import { restoreBody, revisionNumber } from './schemas';
+import { jobsPlace, placeText, restoreBody, revisionNumber, revisionsPlace } from './schemas';
 
 const jobFrom = (data: unknown): Job => {
   const read = readJob(data);
@@ -47,13 +47,21 @@ export const JOB_ROUTES: readonly Route[] = [
     path: '/api/jobs',
     told: {
       summary: 'All jobs, newest change first',
-      requestParams: { query: z.object({ deleted: z.literal('1').optional() }) },
+      requestParams: {
+        query: z.object({
+          deleted: z.literal('1').optional(),
+          after: z.string().optional(),
+          limit: z.number().int().optional(),
+        }),
+      },
       responses: { '200': json('The jobs.', jobListSchema) },
     },
     answer:
       ({ store }) =>
       async (request, response) => {
-        response.json({ jobs: await store.list(request.query['deleted'] === '1') });
+        const { deleted, after, limit } = checked(jobsPlace, request.query, 'query');
+        const { items, next } = await store.list({ deleted: deleted === '1', after, limit });
+        response.json({ jobs: items, next: next === null ? null : placeText(next) });
       },
   },
   {
@@ -71,8 +79,8 @@ export const JOB_ROUTES: readonly Route[] = [
     answer:
       ({ store }) =>
       async (request, response) => {
-        const { job, id, entry, said } = checked(createBodySchema, request.body, 'body');
-        response.status(201).json(await store.create(jobFrom(job), { id, entry, said }));
+        const { job, ...entry } = checked(createBodySchema, request.body, 'body');
+        response.status(201).json(await store.create(jobFrom(job), entry));
       },
   },
   {
@@ -149,16 +157,23 @@ export const JOB_ROUTES: readonly Route[] = [
     method: 'get',
     path: '/api/jobs/{id}/revisions',
     told: {
-      summary: 'Every revision, newest first',
-      ...ofJob,
+      summary: 'Every revision, newest first, by pages',
+      requestParams: {
+        ...ofJob.requestParams,
+        query: z.object({
+          before: z.number().int().optional(),
+          limit: z.number().int().optional(),
+        }),
+      },
       responses: { '200': json('The revisions.', revisionListSchema), '404': missing },
     },
     answer:
       ({ store }) =>
       async (request, response) => {
-        const revisions = await store.revisions(request.params.id);
-        if (revisions === null) throw noSuchJob(request.params.id);
-        response.json({ revisions });
+        const { before, limit } = checked(revisionsPlace, request.query, 'query');
+        const found = await store.revisions(request.params.id, { before, limit });
+        if (found === null) throw noSuchJob(request.params.id);
+        response.json({ revisions: found.items, next: found.next });
       },
   },
   {

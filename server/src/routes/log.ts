@@ -48,6 +48,13 @@ export const LOG_ROUTES: readonly Route[] = [
         if (added === 'absent') throw noSuchJob(request.params.id);
         if (added === 'elsewhere')
           throw refuse(409, 'taken', 'entries', 'another job’s log has a line of one of these ids');
+        if (added === 'otherwise')
+          throw refuse(
+            409,
+            'taken',
+            'entries',
+            'the log has a line of one of these ids in other words; a line is written once',
+          );
         response.status(204).end();
       },
   },

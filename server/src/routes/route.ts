@@ -2,12 +2,14 @@ import { problemsSchema } from '@ogee/core';
 import { Router, type RequestHandler } from 'express';
 import { z } from 'zod';
 import type { ZodOpenApiOperationObject } from 'zod-openapi';
+import type { Changes } from '../store/changes';
 import type { JobStore } from '../store/jobs';
 import type { LogStore } from '../store/log';
 
 export interface Stores {
   readonly store: JobStore;
   readonly log: LogStore;
+  readonly changes: Changes;
 }
 
 /** One route: how it is asked for, what is said of it in the API's description, and what answers. */

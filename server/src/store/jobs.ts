@@ -9,6 +9,7 @@ import {
   type StoredJob,
 } from '@ogee/core';
 import type { Knex } from 'knex';
+import { Changes } from './changes';
 
 /** What came of a save: done, somebody else saved first, or there is no such job. */
 export type Saved =
@@ -34,6 +35,10 @@ interface RevisionRow {
   readonly entry_id: string | null;
   readonly said: string | null;
   readonly label: string | null;
+  readonly by: string | null;
+  readonly device: string | null;
+  /** Why it is kept for good, beside its name. */
+  readonly kept_for: 'conflict' | 'sawn' | null;
 }
 
 /** What came with a save, apart from the job. */
@@ -41,6 +46,9 @@ export interface Entry {
   /** Makes the same save sent twice one save. */
   readonly entry?: string | undefined;
   readonly said?: string | undefined;
+  /** What the device that it came from is called, and its own id. */
+  readonly by?: string | undefined;
+  readonly device?: string | undefined;
   readonly restores?: number | undefined;
 }
 
@@ -61,10 +69,39 @@ export interface NewJob extends Omit<Entry, 'restores'> {
 
 /** Another job has this id already. */
 export class Taken extends Error {
-  constructor(readonly id: string) {
-    super(`there is a job ${id} already`);
+  constructor(
+    readonly id: string,
+    text = `there is a job ${id} already`,
+  ) {
+    super(text);
   }
 }
+
+/** So many of a list are given at a time, unless fewer are asked for. */
+export const PAGE = 200;
+
+/** Where a page of jobs ended. */
+export interface JobPlace {
+  readonly updatedAt: string;
+  readonly id: string;
+}
+
+/** A page of a list, and where the next one begins; null where it is the last. */
+export interface Paged<T, Place> {
+  readonly items: readonly T[];
+  readonly next: Place | null;
+}
+
+/** A page of what was fetched with one more than it holds. */
+const paged = <T, Place>(
+  found: readonly T[],
+  limit: number,
+  place: (item: T) => Place,
+): Paged<T, Place> => {
+  const items = found.slice(0, limit);
+  const last = items[items.length - 1];
+  return { items, next: found.length > limit && last !== undefined ? place(last) : null };
+};
 
 /** The day of an instant, as the server's clock has it: revisions of one day are thinned out together. */
 const dayOf = (iso: string): string => new Date(iso).toDateString();
@@ -97,16 +134,29 @@ export class JobStore {
   constructor(
     private readonly database: Knex,
     private readonly now: () => string = () => new Date().toISOString(),
+    private readonly changes = new Changes(),
   ) {}
 
-  /** Newest change first; `deleted` lists the deleted ones instead. */
-  async list(deleted: boolean): Promise<JobSummary[]> {
-    const query = this.database<JobRow>('jobs').orderBy([
-      { column: 'updated_at', order: 'desc' },
-      { column: 'id' },
-    ]);
+  /** Newest change first, a page at a time; `deleted` lists the deleted ones instead. */
+  async list({
+    deleted = false,
+    after = null,
+    limit = PAGE,
+  }: {
+    readonly deleted?: boolean;
+    /** The job that the page before ended with. */
+    readonly after?: JobPlace | null;
+    readonly limit?: number;
+  } = {}): Promise<Paged<JobSummary, JobPlace>> {
+    const query = this.database<JobRow>('jobs')
+      .orderBy([{ column: 'updated_at', order: 'desc' }, { column: 'id' }])
+      .limit(limit + 1);
+    if (after !== null)
+      query.whereRaw('(updated_at < :updatedAt or (updated_at = :updatedAt and id > :id))', {
+        ...after,
+      });
     const rows = await (deleted ? query.whereNotNull('deleted_at') : query.whereNull('deleted_at'));
-    return rows.map((row) => summary(row));
+    return paged(rows.map(summary), limit, ({ updatedAt, id }) => ({ updatedAt, id }));
   }
 
   async read(id: string, connection: Knex = this.database): Promise<StoredJob | null> {
@@ -127,35 +177,60 @@ export class JobStore {
     return row === undefined ? null : jobOf(row);
   }
 
-  /** Newest first; null when there is no such job. */
-  async revisions(id: string): Promise<RevisionSummary[] | null> {
-    const rows = await this.database<RevisionRow>('job_revisions')
-      .where({ job_id: id })
+  /** Newest first, a page at a time; null when there is no such job. */
+  async revisions(
+    id: string,
+    {
+      before = null,
+      limit = PAGE,
+    }: { readonly before?: number | null; readonly limit?: number } = {},
+  ): Promise<Paged<RevisionSummary, number> | null> {
+    if ((await this.database<JobRow>('jobs').where({ id }).first('id')) === undefined) return null;
+    const query = this.database<RevisionRow>('job_revisions').where({ job_id: id });
+    if (before !== null) query.andWhere('revision', '<', before);
+    const rows = await query
       .orderBy('revision', 'desc')
+      .limit(limit + 1)
       .select<(Omit<RevisionRow, 'body'> & { name: string })[]>(
         'revision',
         'saved_at',
         'restored_from',
         'said',
         'label',
+        'by',
+        'device',
+        'kept_for',
         this.database.raw("json_extract(body, '$.name') as name"),
       );
-    if (rows.length === 0) return null;
-    return rows.map((row) => ({
+    const all = rows.map((row) => ({
       revision: row.revision,
       savedAt: row.saved_at,
       name: row.name,
       restoredFrom: row.restored_from,
       said: row.said,
       label: row.label,
+      by: row.by,
+      device: row.device,
+      keptFor: row.kept_for,
     }));
+    return paged(all, limit, ({ revision }) => revision);
   }
 
-  /** What an entry made, when it was sent before; null when it is new. */
-  private async madeBy(entry: string | undefined, connection: Knex): Promise<StoredJob | null> {
+  /**
+   * What an entry made, when it was sent before; null when it is new.
+   *
+   * @throws Taken where it is an entry of another job
+   */
+  private async madeBy(
+    entry: string | undefined,
+    id: string | null,
+    connection: Knex,
+  ): Promise<StoredJob | null> {
     if (entry === undefined) return null;
     const made = await connection<RevisionRow>('job_revisions').where({ entry_id: entry }).first();
     if (made === undefined) return null;
+    if (id !== null && made.job_id !== id)
+      throw new Taken(id, `entry ${entry} was made in another job`);
     const job = await connection<JobRow>('jobs').where({ id: made.job_id }).first();
     return job === undefined
       ? null
@@ -165,11 +240,12 @@ export class JobStore {
   /** A new job at revision 1. Sent again by the same entry, it is the same job. */
   async create(
     job: Job,
-    { id = randomUUID(), entry, said, sample = false }: NewJob = {},
+    { id: wanted, entry, said, by, device, sample = false }: NewJob = {},
     connection: Knex = this.database,
   ): Promise<StoredJob> {
-    return connection.transaction(async (trx) => {
-      const made = await this.madeBy(entry, trx);
+    const id = wanted ?? randomUUID();
+    const stored = await connection.transaction(async (trx) => {
+      const made = await this.madeBy(entry, wanted ?? null, trx);
       if (made !== null) return made;
       if ((await trx('jobs').where({ id }).first('id')) !== undefined) throw new Taken(id);
       const at = this.now();
@@ -181,8 +257,22 @@ export class JobStore {
         saved_at: at,
         entry_id: entry ?? null,
         said: said ?? null,
+        by: by ?? null,
+        device: device ?? null,
       });
       return { id, name: job.name, revision: 1, sample, updatedAt: at, deletedAt: null, job };
+    });
+    this.tell(stored, { entry, device });
+    return stored;
+  }
+
+  private tell({ id, revision }: JobSummary, { entry, device }: Entry = {}): void {
+    this.changes.tell({
+      kind: 'job',
+      id,
+      revision,
+      entry: entry ?? null,
+      device: device ?? null,
     });
   }
 
@@ -198,13 +288,18 @@ export class JobStore {
    * that changes how the job is shown and nothing else makes no revision; one sent twice is one.
    */
   async save(id: string, revision: number, job: Job, entry: Entry = {}): Promise<Saved> {
-    return this.database.transaction(async (trx) => {
-      const made = await this.madeBy(entry.entry, trx);
+    const saved = await this.database.transaction(async (trx): Promise<Saved> => {
+      const made = await this.madeBy(entry.entry, id, trx);
       if (made !== null) return { kind: 'saved', stored: made };
       const before = await this.read(id, trx);
       if (before === null) return { kind: 'absent' };
-      if (before.revision !== revision || before.deletedAt !== null)
+      if (before.revision !== revision || before.deletedAt !== null) {
+        // Whoever is asked may put it aside: it is kept for good.
+        await trx('job_revisions')
+          .where({ job_id: id, revision: before.revision })
+          .update({ kept_for: 'conflict' });
         return { kind: 'conflict', current: before };
+      }
       const at = this.now();
       const body = JSON.stringify(job);
       const quiet = entry.restores === undefined && shownAlike(before.job, job);
@@ -220,30 +315,42 @@ export class JobStore {
           restored_from: entry.restores ?? null,
           entry_id: entry.entry ?? null,
           said: entry.said ?? null,
+          by: entry.by ?? null,
+          device: entry.device ?? null,
         });
         await this.thinOut(id, next, trx);
       }
       const stored = { ...before, name: job.name, revision: next, updatedAt: at, job };
       return { kind: 'saved', stored };
     });
+    if (saved.kind === 'saved') this.tell(saved.stored, entry);
+    return saved;
   }
 
-  /** Of every day before today only the last revision stays, and all that were named, restored, or brought back. */
+  /**
+   * Of every day before today only the last revision stays; and always those that were named, restored, brought back or
+   * replaced by one that was, put aside in a conflict, or sawn from.
+   */
   private async thinOut(id: string, newest: number, connection: Knex): Promise<void> {
     const rows = await connection<RevisionRow>('job_revisions')
       .where({ job_id: id })
       .orderBy('revision')
-      .select('revision', 'saved_at', 'restored_from', 'label');
+      .select('revision', 'saved_at', 'restored_from', 'label', 'kept_for');
     const today = dayOf(this.now());
     const brought = new Set(rows.map(({ restored_from }) => restored_from));
+    const replaced = new Set(
+      rows.flatMap(({ revision, restored_from }) => (restored_from === null ? [] : [revision - 1])),
+    );
     const lastOfDay = new Map(rows.map(({ saved_at, revision }) => [dayOf(saved_at), revision]));
     const gone = rows.filter(
-      ({ revision, saved_at, restored_from, label }) =>
+      ({ revision, saved_at, restored_from, label, kept_for }) =>
         revision !== newest &&
         dayOf(saved_at) !== today &&
         lastOfDay.get(dayOf(saved_at)) !== revision &&
         label === null &&
         restored_from === null &&
+        kept_for === null &&
+        !replaced.has(revision) &&
         !brought.has(revision),
     );
     if (gone.length === 0) return;
@@ -269,6 +376,8 @@ export class JobStore {
     const changed = await this.database('jobs')
       .where({ id })
       .update({ deleted_at: deleted ? this.now() : null });
+    const row = await this.database<JobRow>('jobs').where({ id }).first();
+    if (changed === 1 && row !== undefined) this.tell(summary(row));
     return changed === 1;
   }
 

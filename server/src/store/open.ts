@@ -1,6 +1,7 @@
-import { existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
-import { dirname } from 'node:path';
+import { chmodSync, existsSync, mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import knex, { type Knex } from 'knex';
+import { copiesIn, copiesOf, copy } from './copies';
 import { MIGRATION_NAMES, migrationSource } from './migrations';
 
 /** The database cannot be used as it is; the message is a sentence for whoever started the server. */
@@ -8,14 +9,12 @@ export class Unusable extends Error {}
 
 const reason = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
-/** The last good copy of a database. */
-export const backupOf = (file: string): string => `${file}.backup`;
-
 const damaged = (file: string, why: string): Unusable => {
-  const backup = backupOf(file);
-  const offer = existsSync(backup)
-    ? `The last good copy, of ${statSync(backup).mtime.toISOString()}, is ${backup}: move it in its place, or start with another folder (--data).`
-    : 'There is no copy of it; start with another folder (--data).';
+  const [last] = copiesIn(copiesOf(file));
+  const offer =
+    last !== undefined
+      ? `The last good copy is ${join(copiesOf(file), last)}: put it in its place, or start with another folder (--data).`
+      : 'There is no copy of it; start with another folder (--data).';
   return new Unusable(`The database ${file} is damaged (${why}). ${offer}`);
 };
 
@@ -42,12 +41,44 @@ const refuseNewer = async (database: Knex, file: string): Promise<void> => {
     );
 };
 
-/** Keeps a copy of the database as it was at this good start; the former copy is replaced only by a whole one. */
-const backUp = async (database: Knex, file: string): Promise<void> => {
-  const fresh = `${backupOf(file)}.new`;
-  rmSync(fresh, { force: true });
-  await database.raw('VACUUM INTO ?', [fresh]);
-  renameSync(fresh, backupOf(file));
+/** Whether there are migrations to make on a database that is in use already. */
+const isBehind = async (database: Knex): Promise<boolean> => {
+  const done = (await database.schema.hasTable('knex_migrations'))
+    ? await database<{ name: string }>('knex_migrations').pluck<string[]>('name')
+    : [];
+  return MIGRATION_NAMES.some((name) => !done.includes(name));
+};
+
+/** So long another start may take over its migrations. ms */
+const OTHERS_MS = 5000;
+const LOOK_AGAIN_MS = 250;
+
+const isLocked = (error: unknown): boolean =>
+  error instanceof Error && error.name === 'MigrationLocked';
+
+/**
+ * Brings the tables up to date. A lock that stands is another start's, which is waited for; or it was left behind by one
+ * that was killed: its migration was a transaction, so nothing of that is there, and the lock is taken away.
+ */
+const migrate = async (database: Knex): Promise<void> => {
+  for (const end = Date.now() + OTHERS_MS; ;) {
+    try {
+      await database.migrate.latest({ migrationSource });
+      return;
+    } catch (error) {
+      if (!isLocked(error)) throw error;
+      if (Date.now() > end) break;
+      await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
+    }
+  }
+  await database.migrate.forceFreeMigrationsLock({ migrationSource });
+  await database.migrate.latest({ migrationSource });
+};
+
+/** Nobody else on the machine reads it. */
+const keepToOneself = (file: string): void => {
+  for (const one of [file, `${file}-wal`, `${file}-shm`])
+    if (existsSync(one)) chmodSync(one, 0o600);
 };
 
 /** What this program asks of the driver's connection. */
@@ -80,6 +111,8 @@ const connect = (file: string): Knex => {
     client: 'better-sqlite3',
     connection: { filename: file },
     useNullAsDefault: true,
+    // What goes wrong is told once, in a sentence, by whoever opened it.
+    log: { warn: () => undefined, error: () => undefined, deprecate: () => undefined },
     pool: {
       min: 1,
       max: 1,
@@ -111,7 +144,7 @@ export const openDatabase = async (file: string): Promise<Knex> => {
   const existed = !inMemory && existsSync(file);
   if (!inMemory) {
     try {
-      mkdirSync(dirname(file), { recursive: true });
+      mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
     } catch (error) {
       throw new Unusable(`The folder ${dirname(file)} cannot be made (${reason(error)}).`);
     }
@@ -121,8 +154,12 @@ export const openDatabase = async (file: string): Promise<Knex> => {
     if (existed) await check(database, file);
     await refuseNewer(database, file);
     await database.raw('PRAGMA journal_mode = WAL');
-    if (existed) await backUp(database, file).catch(() => undefined);
-    await database.migrate.latest({ migrationSource });
+    if (existed) {
+      const reason = (await isBehind(database)) ? 'before-change' : 'daily';
+      await copy(database, file, reason).catch(() => undefined);
+    }
+    await migrate(database);
+    if (!inMemory) keepToOneself(file);
     return database;
   } catch (error) {
     await database.destroy();

@@ -37,7 +37,9 @@ const server = () => {
   });
   jest.spyOn(api, 'log').mockImplementation((_job, after): Promise<LogPage> =>
     Promise.resolve({
-      entries: lines.map((entry, i) => ({ seq: i + 1, entry })).filter(({ seq }) => seq > after),
+      entries: lines
+        .map((entry, i) => ({ seq: i + 1, received: entry.at, entry }))
+        .filter(({ seq }) => seq > after),
       more: false,
     }),
   );

@@ -133,7 +133,7 @@ describe('the store goes away', () => {
   });
 
   it('with a log whose server’s lines are read anew, once', async () => {
-    const theirs = [1, 2, 3].map((at) => ({ seq: at, entry: tick(at) }));
+    const theirs = [1, 2, 3].map((at) => ({ seq: at, received: tick(at).at, entry: tick(at) }));
     const read = jest
       .spyOn(api, 'log')
       .mockImplementation((_job, after) =>

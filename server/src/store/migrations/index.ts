@@ -2,11 +2,13 @@ import type { Knex } from 'knex';
 import * as jobs from './001-jobs';
 import * as entries from './002-entries';
 import * as log from './003-log';
+import * as device from './004-device';
 
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '001-jobs': jobs,
   '002-entries': entries,
   '003-log': log,
+  '004-device': device,
 };
 
 /** In the order in which they are made. */

@@ -1,9 +1,12 @@
 import { build, context } from 'esbuild';
 
-/** The solver as one classic worker script in public/, which the export copies. */
+const here = (path) => new URL(path, import.meta.url).pathname;
+
+/** Each thread as one classic worker script in public/, which the export copies. */
 const options = {
-  entryPoints: [new URL('./src/solver/solver.worker.ts', import.meta.url).pathname],
-  outfile: new URL('./public/solver.worker.js', import.meta.url).pathname,
+  entryPoints: [here('./src/solver/solver.worker.ts'), here('./src/data/listening.worker.ts')],
+  outdir: here('./public'),
+  entryNames: '[name]',
   bundle: true,
   format: 'iife',
   target: 'es2022',

@@ -36,7 +36,7 @@ const filesUnder = (path) =>
     : [path];
 
 /** Made here from the sources themselves. */
-const MADE = /public\/(solver\.worker\.js|fonts\/)/;
+const MADE = /public\/(\w+\.worker\.js|fonts\/)/;
 
 const sourceHash = () => {
   const hash = createHash('sha256');

@@ -1,6 +1,7 @@
 import { jobSchema, type Job } from '@ogee/core/src/job';
 import type { LogEntry } from '@ogee/core/src/log';
 import {
+  changesSchema,
   jobListSchema,
   logPageSchema,
   problemsSchema,
@@ -9,6 +10,7 @@ import {
   type StoredJob,
 } from '@ogee/core/src/wire';
 import { z } from 'zod';
+import { deviceId } from '../browser/device-id';
 
 /** A schema, made when an answer of its kind is first read. */
 type Shape<T> = () => z.ZodType<T>;
@@ -44,9 +46,36 @@ const waitIn = (response: Response): number | null => {
 export interface EntryMark {
   readonly entry: string;
   readonly said: string;
+  /** What this device is called, as it was typed here. */
+  readonly by?: string;
 }
 
+/** As the server takes it: a sentence that is too long is cut, not refused. */
+const marked = ({ said, by = '', ...rest }: EntryMark & { readonly restores?: number }) => ({
+  ...rest,
+  said: said.slice(0, MOST_SAID),
+  ...(by === '' ? {} : { by: by.slice(0, MOST_NAMED) }),
+  device: deviceId(),
+});
+
+const MOST_SAID = 200;
+const MOST_NAMED = 60;
+
 const TIMEOUT_MS = 15_000;
+
+/** Every item of a list that comes by pages. */
+const allPages = async <Page extends { readonly next: string | number | null }, T>(
+  page: (place: string) => Promise<Page>,
+  items: (page: Page) => readonly T[],
+): Promise<T[]> => {
+  const all: T[] = [];
+  for (let place: string | null = ''; place !== null;) {
+    const found: Page = await page(place);
+    all.push(...items(found));
+    place = found.next === null ? null : String(found.next);
+  }
+  return all;
+};
 
 const call = async <T>(
   path: string,
@@ -54,11 +83,13 @@ const call = async <T>(
   method = 'GET',
   body?: unknown,
 ): Promise<T> => {
-  const response = await fetch(`/api/jobs${path}`, {
+  const response = await fetch(`/api${path}`, {
     method,
-    ...(body === undefined
-      ? {}
-      : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+    headers: {
+      'Ogee-Device': deviceId(),
+      ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+    },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     signal: AbortSignal.timeout(TIMEOUT_MS),
   });
   if (response.ok) return shape().parse(response.status === 204 ? null : await response.json());
@@ -73,24 +104,48 @@ const call = async <T>(
 
 /** The jobs API as functions. Each rejects with `Refused`, or with the fetch's own error when nobody answers. */
 export const api = {
-  list: async (deleted = false) =>
-    (await call(deleted ? '?deleted=1' : '', () => jobListSchema)).jobs,
-  read: (id: string) => call(`/${id}`, () => storedJobSchema),
+  list: (deleted = false) =>
+    allPages(
+      (place) => {
+        const query = [deleted ? 'deleted=1' : '', place === '' ? '' : `after=${place}`];
+        const asked = query.filter((part) => part !== '').join('&');
+        return call(asked === '' ? '/jobs' : `/jobs?${asked}`, () => jobListSchema);
+      },
+      ({ jobs }) => jobs,
+    ),
+  changes: (after: string | null) =>
+    call(after === null ? '/changes' : `/changes?after=${after}`, () => changesSchema),
+  read: (id: string) => call(`/jobs/${id}`, () => storedJobSchema),
   create: (id: string, body: Job, entry: EntryMark) =>
-    call('', () => storedJobSchema, 'POST', { id, job: body, ...entry }),
+    call('/jobs', () => storedJobSchema, 'POST', { id, job: body, ...marked(entry) }),
   save: (id: string, over: number, body: Job, entry: EntryMark & { restores?: number }) =>
-    call(`/${id}`, () => storedJobSchema, 'PUT', { revision: over, job: body, ...entry }),
-  remove: (id: string) => call(`/${id}`, nothing, 'DELETE'),
-  undelete: (id: string) => call(`/${id}/undelete`, () => storedJobSchema, 'POST'),
-  revisions: async (id: string) =>
-    (await call(`/${id}/revisions`, () => revisionListSchema)).revisions,
+    call(`/jobs/${id}`, () => storedJobSchema, 'PUT', {
+      revision: over,
+      job: body,
+      ...marked(entry),
+    }),
+  remove: (id: string) => call(`/jobs/${id}`, nothing, 'DELETE'),
+  undelete: (id: string) => call(`/jobs/${id}/undelete`, () => storedJobSchema, 'POST'),
+  /** Every revision, the newest first. */
+  revisions: (id: string) =>
+    allPages(
+      (place) =>
+        call(
+          `/jobs/${id}/revisions${place === '' ? '' : `?before=${place}`}`,
+          () => revisionListSchema,
+        ),
+      ({ revisions }) => revisions,
+    ),
+  /** The newest revisions, a page of them. */
+  newestRevisions: async (id: string) =>
+    (await call(`/jobs/${id}/revisions?limit=20`, () => revisionListSchema)).revisions,
   revision: (id: string, wanted: number) =>
-    call(`/${id}/revisions/${wanted}`, () =>
+    call(`/jobs/${id}/revisions/${wanted}`, () =>
       z.object({ revision: z.number().int(), job: jobSchema }),
     ),
-  log: (id: string, after: number) => call(`/${id}/log?after=${after}`, () => logPageSchema),
+  log: (id: string, after: number) => call(`/jobs/${id}/log?after=${after}`, () => logPageSchema),
   addToLog: (id: string, entries: readonly LogEntry[]) =>
-    call(`/${id}/log`, nothing, 'POST', { entries }),
+    call(`/jobs/${id}/log`, nothing, 'POST', { entries }),
   nameRevision: (id: string, wanted: number, label: string) =>
-    call(`/${id}/revisions/${wanted}/label`, nothing, 'PUT', { label }),
+    call(`/jobs/${id}/revisions/${wanted}/label`, nothing, 'PUT', { label }),
 };

@@ -1,6 +1,6 @@
 import type { LogEntry } from '@ogee/core/src/log';
 import type { LogPage } from '@ogee/core/src/wire';
-import { lastOf, LogWindow, type KeptLog, type LogLine, type LogShelf } from './log-shelf';
+import { inOrder, lastOf, LogWindow, type KeptLog, type LogLine, type LogShelf } from './log-shelf';
 
 /**
  * The logs as the device keeps them, and over that what this window holds itself: every line that was written here or seen
@@ -20,7 +20,7 @@ export class HeldLogs {
     const here = new Set(lines.map(({ id }) => id));
     const known = await this.held.kept(jobId);
     return {
-      lines: known.lines.map((line) =>
+      lines: inOrder(known.lines).map((line) =>
         line.at === 'device' && !here.has(line.id) ? { ...line, at: 'window' } : line,
       ),
       unread: shelved?.unread ?? 0,
@@ -76,7 +76,14 @@ export class HeldLogs {
     if (after <= (await this.held.place(jobId))) await this.held.meet(jobId, page);
     else
       this.held.see(
-        page.entries.map(({ entry }) => ({ id: entry.id, jobId, entry, at: 'server', own: false })),
+        page.entries.map(({ entry, ...place }) => ({
+          id: entry.id,
+          jobId,
+          entry,
+          at: 'server',
+          own: false,
+          ...place,
+        })),
       );
     try {
       await this.shelf.meet(jobId, page);

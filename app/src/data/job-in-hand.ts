@@ -48,9 +48,21 @@ export interface Snapshot {
     /** It shows itself what is typed in it, before the job does. */
     readonly showsItself: boolean;
   } | null;
+  /** What the list on the screen is of, for whoever saws by it: a revision, or the entry that will be one. */
+  readonly from: number | string | null;
+  /** What others have done to it since it was last looked at here; empty where nothing, or once it was seen. */
+  readonly news: readonly News[];
   /** What undo and redo would do; null where there is nothing. */
   readonly undo: string | null;
   readonly redo: string | null;
+}
+
+/** What somebody else did to the job. */
+export interface News {
+  readonly revision: number;
+  readonly said: string;
+  /** What the device that it came from is called; empty where nobody has said. */
+  readonly by: string;
 }
 
 interface Step {
@@ -96,6 +108,9 @@ export class JobInHand {
   private typing = false;
   private saying: string | null = null;
   private appending = 0;
+  private news: readonly News[] = [];
+  /** Something came from elsewhere while a field was in hand: it is taken in when that is left. */
+  private behind = false;
   private snapshot: Snapshot;
   private readonly listeners = new Set<() => void>();
   private readonly unsubscribe: () => void;
@@ -105,6 +120,9 @@ export class JobInHand {
     private readonly outbox: Outbox,
     state: JobState,
     private readonly onCopy: (copy: StoredJob) => void = () => undefined,
+    /** What was done to the job after a revision, on other devices. */
+    private readonly newsSince: (revision: number) => Promise<readonly News[]> = () =>
+      Promise.resolve([]),
   ) {
     const latest = latestOf(state);
     if (latest === null) throw new Error(`nothing is known of job ${id}`);
@@ -184,7 +202,7 @@ export class JobInHand {
     if (this.hand?.path !== path) return true;
     const { change, problem } = this.hand;
     if (problem !== null) return false;
-    this.hand = null;
+    this.letGo();
     if (change === null || !this.commit(change, said)) this.publish();
     return true;
   };
@@ -192,7 +210,7 @@ export class JobInHand {
   /** The field is put back as it was. */
   readonly putBack = (path: string): void => {
     if (this.hand?.path !== path) return;
-    this.hand = null;
+    this.letGo();
     this.publish();
   };
 
@@ -297,10 +315,36 @@ export class JobInHand {
     // Something was entered while this was read: its own news follows.
     if (this.appending > 0) return;
     const latest = latestOf(state);
-    if (state.copy !== null && state.copy !== this.known.copy) this.onCopy(state.copy);
+    const changed = latest !== null && !same(latest, this.latest);
+    this.behind = changed && this.hand !== null;
+    if (this.behind) return;
+    const { copy } = this.known;
+    if (state.copy !== null && state.copy !== copy) this.onCopy(state.copy);
     this.known = state;
-    if (latest !== null && !same(latest, this.latest)) this.latest = latest;
+    if (changed) {
+      this.latest = latest;
+      if (copy !== null && (state.copy?.revision ?? 0) > copy.revision)
+        void this.tellNews(copy.revision);
+    }
     this.publish();
+  }
+
+  private async tellNews(since: number): Promise<void> {
+    const news = await this.newsSince(since);
+    this.news = [...this.news.filter(({ revision }) => revision <= since), ...news];
+    this.publish();
+  }
+
+  /** What others did was seen. */
+  readonly seen = (): void => {
+    this.news = [];
+    this.publish();
+  };
+
+  /** No field is in hand any more: what came from elsewhere meanwhile is taken in. */
+  private letGo(): void {
+    this.hand = null;
+    if (this.behind) void this.refresh();
   }
 
   private stateNow(): SaveState {
@@ -337,6 +381,9 @@ export class JobInHand {
       stop: this.known.stop,
       notTaken: this.notTaken,
       inHand: this.fieldInHand(),
+      // Nothing moves under a field in hand.
+      news: this.hand !== null && before !== undefined ? before.news : this.news,
+      from: this.known.waiting.at(-1)?.id ?? (this.known.copy?.revision || null),
       undo:
         undo !== undefined && same(shownAs(undo.after, this.latest), this.latest)
           ? undo.said

@@ -80,13 +80,17 @@ const fetchList = async (outbox: Outbox): Promise<JobList> => {
 export const useJobs = () => {
   const outbox = useOutbox();
   const client = useQueryClient();
-  useEffect(
-    () =>
-      outbox.subscribe(
-        () => void client.invalidateQueries({ queryKey: LIST, exact: true, refetchType: 'active' }),
-      ),
-    [outbox, client],
-  );
+  useEffect(() => {
+    const again = (): void =>
+      void client.invalidateQueries({ queryKey: LIST, exact: true, refetchType: 'active' });
+    const ends = [
+      outbox.subscribe(again),
+      outbox.onChanges(({ missed, changes }) => {
+        if (missed || changes.some(({ kind }) => kind === 'job')) again();
+      }),
+    ];
+    return () => ends.forEach((end) => end());
+  }, [outbox, client]);
   return useQuery({ queryKey: LIST, queryFn: () => fetchList(outbox), networkMode: 'always' });
 };
 
@@ -120,7 +124,7 @@ export const useDeletedJobs = (shown: boolean) =>
   useQuery({ queryKey: DELETED, queryFn: () => api.list(true), enabled: shown, staleTime: 0 });
 
 /** Brings what the server has of a job to this device, where it answers; then what the device knows of it. */
-const fetchJob = async (outbox: Outbox, id: string) => {
+export const fetchJob = async (outbox: Outbox, id: string) => {
   try {
     await outbox.meet(await api.read(id));
   } catch (error) {

@@ -12,7 +12,19 @@ export interface LogLine {
   readonly at: 'server' | 'device' | 'window' | 'refused';
   /** It was written on this device. */
   readonly own: boolean;
+  /** Its place in the server's order, and when it came there by the server's clock; absent until that is known here. */
+  readonly seq?: number | undefined;
+  readonly received?: string | undefined;
+  /** Its place among those that were written on this device. */
+  readonly made?: number | undefined;
 }
+
+/** In the server's order, then those that it does not have, as they were written: no phone's clock is asked. */
+export const inOrder = (lines: readonly LogLine[]): LogLine[] =>
+  [...lines].sort(
+    (p, q) =>
+      (p.seq ?? Infinity) - (q.seq ?? Infinity) || (p.made ?? Infinity) - (q.made ?? Infinity) || 0,
+  );
 
 /** A job's log as it is kept: its lines, and how many lie there that cannot be read. */
 export interface KeptLog {
@@ -38,9 +50,6 @@ interface Shelves extends DBSchema {
   places: { key: string; value: { jobId: string; seq: number } };
 }
 
-const oldestFirst = (lines: readonly LogLine[]): LogLine[] =>
-  [...lines].sort((p, q) => p.entry.at.localeCompare(q.entry.at));
-
 /** The place of a page's last line in the order. */
 export const lastOf = ({ entries }: LogPage): number => entries[entries.length - 1]?.seq ?? 0;
 
@@ -58,7 +67,7 @@ class Shelf implements LogShelf {
 
   async waiting(): Promise<LogLine[]> {
     const all = await this.database.use((open) => open.getAllFromIndex('lines', 'at', 'device'));
-    return oldestFirst(this.readable(all));
+    return inOrder(this.readable(all));
   }
 
   /** A line of a later program, or a damaged one, stays where it is, and is not shown or sent by this one. */
@@ -73,8 +82,9 @@ class Shelf implements LogShelf {
   add(jobId: string, entries: readonly LogEntry[]): Promise<void> {
     return this.database.use(async (open) => {
       const work = open.transaction('lines', 'readwrite', { durability: 'strict' });
+      let made = await work.store.count();
       for (const entry of entries)
-        await work.store.put({ id: entry.id, jobId, entry, at: 'device', own: true });
+        await work.store.put({ id: entry.id, jobId, entry, at: 'device', own: true, made: made++ });
       await work.done;
     });
   }
@@ -95,9 +105,9 @@ class Shelf implements LogShelf {
     return this.database.use(async (open) => {
       const work = open.transaction(['lines', 'places'], 'readwrite');
       const lines = work.objectStore('lines');
-      for (const { entry } of page.entries) {
+      for (const { entry, ...place } of page.entries) {
         const own = (await lines.get(entry.id))?.own === true;
-        await lines.put({ id: entry.id, jobId, entry, at: 'server', own });
+        await lines.put({ id: entry.id, jobId, entry, at: 'server', own, ...place });
       }
       if (page.entries.length > 0)
         await work.objectStore('places').put({ jobId, seq: lastOf(page) });
@@ -117,14 +127,19 @@ export class LogWindow implements LogShelf {
   }
 
   waiting(): Promise<LogLine[]> {
-    return Promise.resolve(
-      oldestFirst([...this.held.values()].filter(({ at }) => at === 'device')),
-    );
+    return Promise.resolve(inOrder([...this.held.values()].filter(({ at }) => at === 'device')));
   }
 
   add(jobId: string, entries: readonly LogEntry[]): Promise<void> {
     for (const entry of entries)
-      this.held.set(entry.id, { id: entry.id, jobId, entry, at: 'device', own: true });
+      this.held.set(entry.id, {
+        id: entry.id,
+        jobId,
+        entry,
+        at: 'device',
+        own: true,
+        made: this.held.size,
+      });
     return Promise.resolve();
   }
 
@@ -139,7 +154,8 @@ export class LogWindow implements LogShelf {
       const before = this.held.get(line.id);
       const own = line.own || before?.own === true;
       const at = before === undefined || before.at === 'device' ? line.at : before.at;
-      this.held.set(line.id, { ...line, at, own });
+      const { seq = before?.seq, received = before?.received, made = before?.made } = line;
+      this.held.set(line.id, { ...line, at, own, seq, received, made });
     }
   }
 
@@ -148,13 +164,14 @@ export class LogWindow implements LogShelf {
   }
 
   meet(jobId: string, page: LogPage): Promise<void> {
-    for (const { entry } of page.entries)
+    for (const { entry, ...place } of page.entries)
       this.held.set(entry.id, {
         id: entry.id,
         jobId,
         entry,
         at: 'server',
         own: this.held.get(entry.id)?.own === true,
+        ...place,
       });
     if (page.entries.length > 0)
       this.places.set(jobId, Math.max(lastOf(page), this.places.get(jobId) ?? 0));
@@ -165,7 +182,12 @@ export class LogWindow implements LogShelf {
 /** What this device keeps of logs. Opened when it is first used. */
 export const openLogShelf = (name = 'ogee-log'): LogShelf =>
   new Shelf(
-    new KeptDatabase<Shelves>(name, 1, (database) => {
+    new KeptDatabase<Shelves>(name, 2, (database, old, _now, work) => {
+      if (old === 1) {
+        // The server's order of lines was not kept: all are read anew.
+        void work.objectStore('places').clear();
+        return;
+      }
       const lines = database.createObjectStore('lines', { keyPath: 'id' });
       lines.createIndex('job', 'jobId');
       lines.createIndex('at', 'at');

@@ -14,8 +14,10 @@ import {
   type ReactNode,
 } from 'react';
 import type { Taken } from '../instruments/instrument';
-import { JobInHand, type Change, type Snapshot } from './job-in-hand';
-import { jobKeys } from './jobs';
+import { JobInHand, type Change, type News, type Snapshot } from './job-in-hand';
+import { deviceId } from '../browser/device-id';
+import { api } from './api';
+import { fetchJob, jobKeys } from './jobs';
 import { useKeptRoof, type LastRoof } from './last-roofs';
 import { signed } from './log-line';
 import { useOnScreen } from './on-screen';
@@ -38,6 +40,8 @@ interface Handling {
   readonly restore: (job: Job, revision: number) => void;
   readonly keepMine: () => Promise<void>;
   readonly takeTheirs: () => Promise<void>;
+  /** What others did was seen. */
+  readonly seen: () => void;
   /** What stands typed and not taken, by path: also from before the window was last closed. */
   readonly typedBefore: ReadonlyMap<string, string>;
   /** What a wall was as an eave before it was made something else, by part and wall: its pitch comes back with it. */
@@ -51,7 +55,10 @@ interface Handling {
 }
 
 /** How the entries stand: with whom the last one is, and what undo would do. */
-type Standing = Pick<Snapshot, 'state' | 'revision' | 'stop' | 'notTaken' | 'undo' | 'redo'>;
+type Standing = Pick<
+  Snapshot,
+  'state' | 'revision' | 'from' | 'stop' | 'notTaken' | 'news' | 'undo' | 'redo'
+>;
 
 /** What is wrong with the job as it stands. */
 interface Problems {
@@ -59,6 +66,24 @@ interface Problems {
   /** What the job's checks say of one field. */
   readonly problemAt: (path: string) => string | undefined;
 }
+
+/** What other devices did to a job after a revision, the oldest first. Without an answer: that something was done. */
+const newsOf =
+  (id: string) =>
+  async (since: number): Promise<readonly News[]> => {
+    try {
+      const revisions = await api.newestRevisions(id);
+      return revisions
+        .filter(({ revision, device }) => revision > since && device !== deviceId())
+        .map(({ revision, said, by }) => ({ revision, said: said ?? 'Changed', by: by ?? '' }))
+        .reverse();
+    } catch {
+      return [{ revision: since + 1, said: 'Changed elsewhere', by: '' }];
+    }
+  };
+
+/** A change made here comes back as news a moment before its own answer. ms */
+const OWN_MS = 1000;
 
 /** As much of what an entry did goes into a line of the log. */
 const MOST_SAID = 200;
@@ -89,11 +114,25 @@ export const OpenJobProvider = ({
   const outbox = useOutbox();
   const [inHand] = useState(
     () =>
-      new JobInHand(id, outbox, known, () => {
-        void client.invalidateQueries({ queryKey: jobKeys.list, exact: true });
-        void client.invalidateQueries({ queryKey: jobKeys.history(id) });
-      }),
+      new JobInHand(
+        id,
+        outbox,
+        known,
+        () => {
+          void client.invalidateQueries({ queryKey: jobKeys.list, exact: true });
+          void client.invalidateQueries({ queryKey: jobKeys.history(id) });
+        },
+        newsOf(id),
+      ),
   );
+  useEffect(() => {
+    const fetch = (): void => void fetchJob(outbox, id).catch(() => undefined);
+    return outbox.onChanges(({ missed, changes }) => {
+      const own = changes.filter((one) => one.kind === 'job' && one.id === id);
+      if (missed || own.some((one) => one.kind === 'job' && one.device !== deviceId())) fetch();
+      else if (own.length > 0) setTimeout(fetch, OWN_MS);
+    });
+  }, [outbox, id]);
   const { snapshot, solved, ask, stop, again } = useOnScreen(inHand, last);
   useEffect(() => () => inHand.dispose(), [inHand]);
 
@@ -138,6 +177,7 @@ export const OpenJobProvider = ({
       restore: inHand.restore,
       keepMine: inHand.keepMine,
       takeTheirs: inHand.takeTheirs,
+      seen: inHand.seen,
       typedBefore: typed,
       eavesBefore,
       keepTyped,
@@ -146,10 +186,10 @@ export const OpenJobProvider = ({
     }),
     [id, inHand, typed, eavesBefore, keepTyped, keepReading, setFault],
   );
-  const { state, revision, stop: stopped, notTaken, undo, redo } = snapshot;
+  const { state, revision, from, stop: stopped, notTaken, news, undo, redo } = snapshot;
   const standing = useMemo<Standing>(
-    () => ({ state, revision, stop: stopped, notTaken, undo, redo }),
-    [state, revision, stopped, notTaken, undo, redo],
+    () => ({ state, revision, from, stop: stopped, notTaken, news, undo, redo }),
+    [state, revision, from, stopped, notTaken, news, undo, redo],
   );
   const { job, checked, inHand: field } = snapshot;
   const { display } = job;

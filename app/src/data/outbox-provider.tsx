@@ -7,8 +7,11 @@ import {
   type ReactNode,
 } from 'react';
 import { pageStorage } from '../browser/page-storage';
+import { useSettled } from '../ui/settled';
+import { api } from './api';
 import { openDevice } from './device';
 import { takeOverDrafts } from './former-drafts';
+import { browserMeans, Listening } from './listening';
 import { openLogShelf } from './log-shelf';
 import { Outbox } from './outbox';
 import { takeOverTexts } from './typed-texts';
@@ -47,6 +50,13 @@ export const OutboxProvider = ({ children }: { children: ReactNode }) => {
       if (typeof window !== 'undefined') window.removeEventListener('beforeunload', leaving);
     };
   }, []);
+  // Once the page stands: nobody misses in three seconds what he has just been given.
+  const settled = useSettled();
+  useEffect(() => {
+    if (outbox === null || !settled) return undefined;
+    const listening = new Listening((page) => outbox.hear(page), browserMeans(api.changes));
+    return () => listening.dispose();
+  }, [outbox, settled]);
   return outbox === null ? null : (
     <OutboxContext.Provider value={outbox}>{children}</OutboxContext.Provider>
   );

@@ -1,4 +1,4 @@
-import type { StoredJob } from '@ogee/core/src/wire';
+import type { ChangesPage, StoredJob } from '@ogee/core/src/wire';
 import { newId } from '../browser/new-id';
 import { alone } from '../browser/turns';
 import { api, isForLater, Refused } from './api';
@@ -7,6 +7,7 @@ import { HeldDevice, type HeldEntry } from './held-device';
 import { LogBox } from './log-box';
 import { openLogShelf, type LogShelf } from './log-shelf';
 import { TypedTexts } from './typed-texts';
+import { whoNow } from './who';
 
 /** What is known of one job on this device. */
 export interface JobState {
@@ -33,6 +34,8 @@ interface News {
 export class Outbox {
   private readonly device: HeldDevice;
   private readonly listeners = new Set<() => void>();
+  private readonly hearers = new Set<(page: ChangesPage) => void>();
+  private build: string | null = null;
   private readonly texts: TypedTexts;
   /** Entries that the device is being given. */
   private appending: Promise<unknown> = Promise.resolve();
@@ -77,6 +80,26 @@ export class Outbox {
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
+  };
+
+  /** Which build of the app the server serves, as it last said; null before it has. */
+  get served(): string | null {
+    return this.build;
+  }
+
+  /** What changed on the server, from whatever device. */
+  hear(page: ChangesPage): void {
+    const newer = page.build !== null && page.build !== this.build;
+    if (newer) this.build = page.build;
+    for (const hearer of this.hearers) hearer(page);
+    if (newer) this.tell();
+    // It answers: what waits need not wait longer.
+    if (this.isAway) void this.send();
+  }
+
+  readonly onChanges = (hearer: (page: ChangesPage) => void): (() => void) => {
+    this.hearers.add(hearer);
+    return () => this.hearers.delete(hearer);
   };
 
   waiting(): Promise<HeldEntry[]> {
@@ -226,13 +249,14 @@ export class Outbox {
   }: Waiting): Promise<StoredJob | null> {
     switch (act) {
       case 'create':
-        return job === null ? null : api.create(jobId, job, { entry: id, said });
+        return job === null ? null : api.create(jobId, job, { entry: id, said, by: whoNow() });
       case 'save': {
         const copy = await this.device.copy(jobId);
         if (job === null) return null;
         return api.save(jobId, copy?.revision ?? 1, job, {
           entry: id,
           said,
+          by: whoNow(),
           ...(restores === undefined ? {} : { restores }),
         });
       }

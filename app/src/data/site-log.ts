@@ -7,8 +7,6 @@ import { useHandling } from './open-job';
 import { useOutbox } from './outbox-provider';
 import { useWho } from './who';
 
-/** How often other phones' lines are asked for while the job is open. ms */
-const ASK_MS = 4000;
 const key = (id: string) => ['log', id] as const;
 const NONE: KeptLog = { lines: [], unread: 0 };
 
@@ -32,10 +30,16 @@ export const useSiteLog = (): SiteLog => {
   const outbox = useOutbox();
   const client = useQueryClient();
   const [who] = useWho();
-  useEffect(
-    () => outbox.subscribe(() => void client.invalidateQueries({ queryKey: key(id) })),
-    [outbox, client, id],
-  );
+  useEffect(() => {
+    const ends = [
+      outbox.subscribe(() => void client.invalidateQueries({ queryKey: key(id) })),
+      outbox.onChanges(({ missed, changes }) => {
+        if (missed || changes.some((one) => one.kind === 'log' && one.id === id))
+          void outbox.log.fetch(id).catch(() => undefined);
+      }),
+    ];
+    return () => ends.forEach((end) => end());
+  }, [outbox, client, id]);
   const { data: { lines, unread } = NONE } = useQuery({
     queryKey: key(id),
     queryFn: () => outbox.log.kept(id),
@@ -48,7 +52,6 @@ export const useSiteLog = (): SiteLog => {
       await outbox.log.fetch(id).catch(() => undefined);
       return null;
     },
-    refetchInterval: ASK_MS,
     networkMode: 'always',
     gcTime: 0,
     staleTime: 0,

@@ -1,8 +1,9 @@
-import { inOrder, takenBack, type LogEntry, type LogKind } from '@ogee/core/src/log';
+import { takenBack, type LogEntry, type LogKind } from '@ogee/core/src/log';
 import type { Job } from '@ogee/core/src/job';
 import Download from 'lucide-react-native/icons/download';
 import { useState } from 'react';
 import { View } from 'react-native';
+import type { LogLine } from '../data/log-shelf';
 import { useJob } from '../data/open-job';
 import { useSiteLog } from '../data/site-log';
 import { oneOf, useAddressed } from '../nav/addressed';
@@ -67,17 +68,31 @@ const words = (entry: LogEntry, display: Job['display']): readonly [head: string
   }
 };
 
+const MINUTE_MS = 60_000;
+const A_DAY_MS = 24 * 60 * MINUTE_MS;
+/** A line that is dated after its arrival by more than this comes from a clock that is wrong; before it, it may have waited. */
+const AHEAD_MS = 2 * MINUTE_MS;
+const BEHIND_MS = 2 * A_DAY_MS;
+
+/** When a line came to the server, where the clock of the phone that wrote it says something else. */
+const arrival = ({ entry, received }: LogLine): string[] => {
+  if (received === undefined) return [];
+  const ahead = Date.parse(entry.at) - Date.parse(received);
+  if (ahead > AHEAD_MS) return [`that phone’s clock is ahead: it came ${whenText(received)}`];
+  if (ahead < -BEHIND_MS) return [`by that phone’s clock; it came ${whenText(received)}`];
+  return [];
+};
+
 const Line = ({
-  entry,
+  line,
   gone,
-  kept,
   display,
 }: {
-  readonly entry: LogEntry;
+  readonly line: LogLine;
   readonly gone: boolean;
-  readonly kept: boolean;
   readonly display: Job['display'];
 }) => {
+  const { entry } = line;
   const [head, more] = words(entry, display);
   return (
     <View role="listitem" className="border-t border-grain py-2" testID={`line-${entry.kind}`}>
@@ -88,7 +103,10 @@ const Line = ({
           entry.by === '' ? 'nobody named' : entry.by,
           whenText(entry.at),
           ...(gone ? ['taken back'] : []),
-          ...(kept ? [] : ['on this device']),
+          ...arrival(line),
+          ...(line.at === 'server'
+            ? []
+            : [line.at === 'window' ? 'in this window only' : 'on this device']),
         ].join(' · ')}
       </Small>
     </View>
@@ -119,10 +137,9 @@ export const LogScreen = () => {
   const [all, setAll] = useState(false);
   const [text, setText] = useState('');
   const gone = takenBack(log.entries);
-  const onServer = new Set(log.lines.flatMap(({ id, at }) => (at === 'server' ? [id] : [])));
-  const lines = inOrder(log.entries)
+  const lines = [...log.lines]
     .reverse()
-    .filter(({ kind }) => shown === 'all' || kind === shown);
+    .filter(({ entry: { kind } }) => shown === 'all' || kind === shown);
   const add = (): void => {
     const trimmed = text.trim();
     if (trimmed === '') return;
@@ -160,7 +177,9 @@ export const LogScreen = () => {
             icon={Download}
             disabled={log.entries.length === 0}
             onPress={() =>
-              void logTableOf(log.entries).then((table) => download(`${job.name} log.csv`, table))
+              void logTableOf(
+                log.lines.map(({ entry, received = null }) => ({ entry, received })),
+              ).then((table) => download(`${job.name} log.csv`, table))
             }
           />
         </View>
@@ -173,14 +192,8 @@ export const LogScreen = () => {
         </Words>
       ) : (
         <View role="list" aria-label="Lines of the log, newest first">
-          {lines.slice(0, all ? undefined : FIRST_LINES).map((entry) => (
-            <Line
-              key={entry.id}
-              entry={entry}
-              gone={gone.has(entry.id)}
-              kept={onServer.has(entry.id)}
-              display={job.display}
-            />
+          {lines.slice(0, all ? undefined : FIRST_LINES).map((line) => (
+            <Line key={line.id} line={line} gone={gone.has(line.id)} display={job.display} />
           ))}
         </View>
       )}

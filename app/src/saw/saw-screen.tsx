@@ -6,7 +6,7 @@ import Plus from 'lucide-react-native/icons/plus';
 import Undo from 'lucide-react-native/icons/undo-2';
 import { useEffect, useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
-import { useDisplay } from '../data/open-job';
+import { useDisplay, useStanding } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { addressed, intoAddress, useOpenedWith } from '../nav/addressed';
 import { usePiece } from '../data/use-piece';
@@ -150,11 +150,18 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
   const mine = [...ticks].reverse().find((one) => own.has(one.id));
   const sawn = piece?.sawn.find(({ hand }) => hand === turn?.hand);
   const proved = useRoof().roof?.proved === true;
+  const { from } = useStanding();
 
   const tick = (): void => {
     if (turn === undefined || sawn === undefined || left === 0 || !proved) return;
     const first = pattern !== undefined && !patternCut && pattern.mark === turn.entry.mark;
-    void log.write({ kind: 'tick', sawn, count, pattern: first });
+    void log.write({
+      kind: 'tick',
+      sawn,
+      count,
+      pattern: first,
+      ...(from === null ? {} : { from }),
+    });
     setSeveral(1);
     if (count < left) return;
     // All of these are sawn: on to the next that is wanted.

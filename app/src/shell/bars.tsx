@@ -56,6 +56,34 @@ export const StopBar = () => {
   );
 };
 
+/** So many things that others did are told one by one. */
+const TOLD = 3;
+
+/** What others did to the job while it was open here, and from which device. */
+export const NewsBar = () => {
+  const { seen } = useHandling();
+  const { news } = useStanding();
+  if (news.length === 0) return null;
+  const more = news.length - TOLD;
+  return (
+    <View
+      role="status"
+      testID="news"
+      className="flex-row items-center gap-2 border-b border-chalk bg-wash px-3 py-2"
+    >
+      <View className="min-w-0 flex-1">
+        {more > 0 && <Small>{more === 1 ? 'One change' : `${more} changes`} before these</Small>}
+        {news.slice(-TOLD).map(({ revision, said, by }) => (
+          <Words key={revision}>
+            <Strong>{by === '' ? 'Another device' : by}</Strong> · {said}
+          </Words>
+        ))}
+      </View>
+      <Button label="Seen" testID="news-seen" onPress={seen} />
+    </View>
+  );
+};
+
 /** What is wrong, with the name of its place. */
 const Told = ({ problem: { path, text } }: { readonly problem: Problem }) => {
   const job = useJob();

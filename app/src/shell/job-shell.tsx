@@ -18,7 +18,7 @@ import { InSlices } from '../ui/in-slices';
 import { Scroller } from '../ui/scroller';
 import { Figure, Title, Words } from '../ui/text';
 import { useWide } from '../ui/use-wide';
-import { NotTakenBar, StaleBar, StopBar } from './bars';
+import { NewsBar, NotTakenBar, StaleBar, StopBar } from './bars';
 import { DisplaySwitch } from './display-switch';
 import { PlaceBar } from './place-bar';
 import { PlaceScroll } from './place-scroll';
@@ -149,6 +149,7 @@ export const JobShell = ({ children }: { children: ReactNode }) => {
         <View className="flex-1">
           <Head wide={wide} />
           <StopBar />
+          <NewsBar />
           <NotTakenBar />
           <StaleBar />
           {wide ? (

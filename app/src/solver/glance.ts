@@ -1,6 +1,6 @@
 import type { PlanDrawing } from '@ogee/core/src/drawing';
 import type { Job } from '@ogee/core/src/job';
-import type { LogEntry } from '@ogee/core/src/log';
+import type { TableLine } from '@ogee/core/src/export';
 import type { Exercise, ExerciseKind } from '@ogee/core/src/practice';
 import type { Result } from '@ogee/core/src/problem';
 import type { RoofAnswer } from './answers';
@@ -44,7 +44,7 @@ export const exerciseAt = (
 };
 
 /** A log as a table; written there, where what it takes is already. */
-export const logTableOf = (lines: readonly LogEntry[]): Promise<string> => {
+export const logTableOf = (lines: readonly TableLine[]): Promise<string> => {
   thread ??= new SolverThread();
   return thread.ask<string>((solver) => solver.logTable(lines));
 };

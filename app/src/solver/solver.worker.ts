@@ -9,8 +9,8 @@ import type {
   SheetDrawing,
 } from '@ogee/core/src/drawing';
 import type { Fixings } from '@ogee/core/src/fixings';
-import { logCsv } from '@ogee/core/src/export';
-import type { LogEntry, Measurement, Tick } from '@ogee/core/src/log';
+import { logCsv, type TableLine } from '@ogee/core/src/export';
+import type { Measurement, Tick } from '@ogee/core/src/log';
 import type { RaisingStep, Stages } from '@ogee/core/src/raising';
 import type { Looked } from '@ogee/core/src/test-fit';
 import { exerciseOf, type Exercise, type ExerciseKind } from '@ogee/core/src/practice';
@@ -113,7 +113,7 @@ const solver = {
     about(subject, (solution) => triedAnswer(solution, mark, looked)),
   asBuilt: (subject: Subject, part: number, lines: readonly Measurement[]): AsBuiltAnswer | null =>
     about(subject, (solution) => asBuiltAnswer(solution, part, lines)),
-  logTable: (lines: readonly LogEntry[]): string => logCsv(lines),
+  logTable: (lines: readonly TableLine[]): string => logCsv(lines),
   exercise: (kind: ExerciseKind, seed: number, display: Job['display']): Exercise =>
     exerciseOf(kind, seed, display),
   fixings: (subject: Subject): Fixings | null => about(subject, fixingsAnswer),

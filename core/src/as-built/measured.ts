@@ -1,4 +1,4 @@
-import { inOrder, type LogEntry, type Measurement } from '../log';
+import type { LogEntry, Measurement } from '../log';
 
 /** Where in the log a measurement of what stands belongs: one name for each thing that can be measured. */
 export const asBuiltPath = {
@@ -13,10 +13,10 @@ export const asBuiltPath = {
     `as-built/timber/${name}/${size}`,
 } as const;
 
-/** The newest measurement of each thing, by its path. */
+/** The newest measurement of each thing, by its path: of entries in the order in which they came. */
 export const newestMeasured = (entries: readonly LogEntry[]): ReadonlyMap<string, Measurement> =>
   new Map(
-    inOrder(entries).flatMap((entry) =>
+    entries.flatMap((entry) =>
       entry.kind === 'measurement' && entry.path?.startsWith('as-built/') === true
         ? [[entry.path, entry] as const]
         : [],

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { inOrder, takenBack, type LogEntry } from '../log';
+import { takenBack, type LogEntry } from '../log';
 
 const COLUMNS = [
   'id',
@@ -56,16 +56,23 @@ const rowOf = (entry: LogEntry): Row => {
   }
 };
 
-/** The log as a table, oldest first, lengths in mm. */
-export const logCsv = (entries: readonly LogEntry[]): string => {
-  const gone = takenBack(entries);
+/** A line as it goes into a table: with the server's time of its arrival, null where it is not there yet. */
+export interface TableLine {
+  readonly entry: LogEntry;
+  readonly received: string | null;
+}
+
+/** The log as a table, in the order in which its lines came, lengths in mm. */
+export const logCsv = (lines: readonly TableLine[]): string => {
+  const gone = takenBack(lines.map(({ entry }) => entry));
   return `${Papa.unparse(
     {
       fields: [...COLUMNS],
-      data: inOrder(entries).map((entry) => {
+      data: lines.map(({ entry, received }) => {
         const row: Row = {
           id: entry.id,
           at: entry.at,
+          received: received ?? '',
           by: entry.by,
           kind: entry.kind,
           ...rowOf(entry),

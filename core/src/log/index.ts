@@ -6,4 +6,4 @@
  */
 export { CAUSES, LOG_KINDS, logEntrySchema, sawnSchema, SOURCES } from './model';
 export type { Cause, LogEntry, LogKind, Measurement, SawnPiece, Source, Tick } from './model';
-export { inOrder, standingTicks, takenBack } from './standing';
+export { standingTicks, takenBack } from './standing';

@@ -30,7 +30,7 @@ beforeEach(() => jest.restoreAllMocks());
 
 describe('the jobs API, as the app calls it', () => {
   it('reads the list', async () => {
-    const fetched = answer(200, { jobs: [SUMMARY] });
+    const fetched = answer(200, { jobs: [SUMMARY], next: null });
     expect(await api.list()).toEqual([SUMMARY]);
     expect(fetched.mock.calls[0]![0]).toBe('/api/jobs');
   });

@@ -102,3 +102,39 @@ describe('a field in hand', () => {
     hand.dispose();
   });
 });
+
+describe('what others do to a job that is open', () => {
+  const news = (since: number) =>
+    Promise.resolve([{ revision: since + 1, said: 'Name: first → theirs', by: 'Ben' }]);
+  const openWithNews = async (): Promise<JobInHand> =>
+    new JobInHand('j', outbox, await outbox.state('j'), undefined, news);
+
+  it('is shown at once, and told with whose it is, until it is seen', async () => {
+    const there = server();
+    const hand = await openWithNews();
+    await outbox.meet(there.saveElsewhere(job('theirs')));
+    await until(() => hand.read().news.length > 0);
+    expect(hand.read()).toMatchObject({
+      job: { name: 'theirs' },
+      revision: 2,
+      news: [{ revision: 2, by: 'Ben' }],
+    });
+    hand.seen();
+    expect(hand.read().news).toEqual([]);
+    hand.dispose();
+  });
+
+  it('moves nothing under a field in hand, and comes when that is left; both stand', async () => {
+    const there = server();
+    const hand = await openWithNews();
+    hand.whileTyping('about', () => hand.edit((now) => ({ ...now, about: 'mine' })));
+    await outbox.meet(there.saveElsewhere(job('theirs')));
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    expect(hand.read()).toMatchObject({ job: { name: 'first', about: 'mine' }, news: [] });
+    hand.leave('about', 'About: mine');
+    await until(() => hand.read().state === 'saved');
+    expect(there.current().job).toMatchObject({ name: 'theirs', about: 'mine' });
+    await until(() => hand.read().job.name === 'theirs');
+    hand.dispose();
+  });
+});

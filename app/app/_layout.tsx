@@ -7,6 +7,7 @@ import { openedOnAJob, rememberOpening } from '../src/nav/addressed';
 import { fetchFirstPages } from '../src/nav/pages';
 import { useFocusKept } from '../src/shell/focus-kept';
 import { useKeptApp } from '../src/shell/keep-app';
+import { NewerBar } from '../src/shell/newer';
 import { PlainHttp } from '../src/shell/plain-http';
 import { SkipLink } from '../src/shell/skip-link';
 import { ThemeProvider } from '../src/theme/theme';
@@ -28,6 +29,7 @@ export default function RootLayout() {
         <OutboxProvider>
           <SkipLink />
           <PlainHttp />
+          <NewerBar />
           <Slot />
         </OutboxProvider>
       </ThemeProvider>

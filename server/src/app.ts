@@ -7,7 +7,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { serializers } from './request-log';
-import { isLoopback, ownHost, sameOrigin } from './routes/guard';
+import { agreedVersion, isLoopback, ownHost, sameOrigin } from './routes/guard';
 import { slowed } from './routes/limits';
 import { ROUTES } from './routes';
 import { openApiDocument } from './routes/openapi';
@@ -147,7 +147,7 @@ export const createApp = ({
   app.get('/api/openapi.json', (_request, response) => {
     response.json(description);
   });
-  app.use('/api', sameOrigin);
+  app.use('/api', sameOrigin, agreedVersion);
   app.use('/api', express.json({ limit: '512kb' }), slowed(), (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();

@@ -15,6 +15,18 @@ it('answers to its own names only', async () => {
   expect(body).toMatchObject({ problems: [{ code: 'host' }] });
 });
 
+it('writes nothing for an app that sends another version than it reads', async () => {
+  const { id } = await server.create();
+  const save = () =>
+    request(server.app).put(`/api/jobs/${id}`).send({ revision: 1, job: heronSlip });
+  for (const version of ['0', '2', 'x']) {
+    const { body } = await save().set('Ogee-Wire', version).expect(426);
+    expect(body).toMatchObject({ problems: [{ code: 'version' }] });
+  }
+  await request(server.app).get(`/api/jobs/${id}`).set('Ogee-Wire', '2').expect(200);
+  await save().set('Ogee-Wire', '1').expect(200);
+});
+
 it('lets no other page write, not even to bring a job back', async () => {
   const { id } = await server.create();
   const writes = [

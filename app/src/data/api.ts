@@ -2,6 +2,8 @@ import { jobSchema, type Job } from '@ogee/core/src/job';
 import type { LogEntry } from '@ogee/core/src/log';
 import {
   changesSchema,
+  WIRE_HEADER,
+  WIRE_VERSION,
   jobListSchema,
   logPageSchema,
   problemsSchema,
@@ -34,7 +36,7 @@ export class Refused extends Error {
 
 /** Whether the same request may be taken later: the server is busy, full, or asks to be left alone for a while. */
 export const isForLater = (error: unknown): boolean =>
-  !(error instanceof Refused) || error.status >= 500 || [408, 425, 429].includes(error.status);
+  !(error instanceof Refused) || error.status >= 500 || [408, 425, 426, 429].includes(error.status);
 
 /** How long a server that answers with `Retry-After` in seconds wants to be left alone. ms */
 const waitIn = (response: Response): number | null => {
@@ -87,6 +89,7 @@ const call = async <T>(
     method,
     headers: {
       'Ogee-Device': deviceId(),
+      [WIRE_HEADER]: String(WIRE_VERSION),
       ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
     },
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),

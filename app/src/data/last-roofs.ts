@@ -2,6 +2,7 @@ import type { Job } from '@ogee/core/src/job';
 import type { DBSchema } from 'idb';
 import { useEffect } from 'react';
 import { KeptDatabase } from '../browser/kept-database';
+import { ownBuild } from '../browser/own-build';
 import type { RoofAnswer } from '../solver/answers';
 import type { ShownRoof } from '../solver/solving';
 import type { SaveState } from './job-in-hand';
@@ -22,12 +23,6 @@ interface Shelves extends DBSchema {
 /** As many jobs open with their last list. */
 const KEPT = 24;
 
-/** The script that this page runs, whose name changes with what is in it: another build's roofs may be of another shape. */
-const buildOfPage = (): string | null =>
-  typeof document === 'undefined'
-    ? null
-    : ([...document.scripts].map(({ src }) => src).find((src) => src.includes('/entry-')) ?? null);
-
 /** Apart from the entries' own database: what lies here can be worked out again, and is let go when anything fails. */
 const database = new KeptDatabase<Shelves>('ogee-roofs', 1, (made) => {
   made.createObjectStore('roofs', { keyPath: 'id' }).createIndex('at', 'at');
@@ -36,7 +31,7 @@ const database = new KeptDatabase<Shelves>('ogee-roofs', 1, (made) => {
 /** The roof that this device worked out last for a job; null where it has none. */
 export const lastRoof = async (
   id: string,
-  build: string | null = buildOfPage(),
+  build: string | null = ownBuild(),
 ): Promise<LastRoof | null> => {
   if (build === null) return null;
   try {
@@ -52,7 +47,7 @@ export const lastRoof = async (
 export const keepLastRoof = async (
   id: string,
   roof: LastRoof,
-  build: string | null = buildOfPage(),
+  build: string | null = ownBuild(),
 ): Promise<void> => {
   if (build === null) return;
   try {

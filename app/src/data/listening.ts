@@ -55,6 +55,7 @@ const pageIn = (data: unknown): ChangesPage | null => {
  */
 export class Listening {
   private last: string | null = null;
+  private build: string | null = null;
   private alive = 0;
   private ended = false;
   private holds = false;
@@ -156,8 +157,10 @@ export class Listening {
   private take(page: ChangesPage | null, own: boolean): void {
     if (page === null || this.ended) return;
     const before = this.last;
+    const newer = page.build !== this.build;
     this.last = page.last;
-    if (before === page.last) return;
+    this.build = page.build;
+    if (before === page.last && !newer) return;
     // What changed between the page's own fetching and its listening is not known either.
     const unknown = before === null || (own && !follows(before, page));
     this.hear(unknown ? { ...page, missed: true } : page);

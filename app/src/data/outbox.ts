@@ -144,6 +144,11 @@ export class Outbox {
     void this.send();
   }
 
+  /** When every entry that was made so far is kept, on the device or in this window. */
+  async rest(): Promise<void> {
+    await this.appending;
+  }
+
   /** A fresh copy came from the server: it counts, unless entries made here stand on an older one. Fetched ahead, it is no news. */
   async meet(copy: StoredJob, { tell = true } = {}): Promise<void> {
     const { copy: before, waiting } = await this.state(copy.id);

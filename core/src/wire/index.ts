@@ -9,4 +9,5 @@ export { jobListSchema, jobSummarySchema, type JobSummary } from './listed';
 export { LOG_BATCH, logBodySchema, logPageSchema, type LogPage } from './log';
 export { problemsSchema } from './problems';
 export { revisionListSchema, revisionSchema, type RevisionSummary } from './revisions';
+export { WIRE_HEADER, WIRE_VERSION } from './version';
 export { conflictSchema, storedJobSchema, type StoredJob } from './stored';

@@ -1,7 +1,10 @@
 import type { RequestHandler } from 'express';
+import { WIRE_HEADER, WIRE_VERSION } from '@ogee/core';
 import { refuse } from './refusal';
 
 const LOOPBACK = ['localhost', '127.0.0.1', '[::1]', '::1'];
+
+const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
 
@@ -29,7 +32,24 @@ export const ownHost = (names: readonly string[]): RequestHandler => {
   };
 };
 
-const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
+/**
+ * Whoever names a version of what is sent must name this server's own, before anything is written: an app that is older or
+ * newer keeps what it has and is loaded anew. Other programs name none.
+ */
+export const agreedVersion: RequestHandler = (request, response, next) => {
+  const named = request.get(WIRE_HEADER);
+  if (READS.has(request.method) || named === undefined || named === String(WIRE_VERSION)) {
+    next();
+    return;
+  }
+  response.set('Upgrade', `${WIRE_HEADER}/${WIRE_VERSION}`);
+  throw refuse(
+    426,
+    'version',
+    WIRE_HEADER,
+    `this server reads version ${WIRE_VERSION} of what the app sends, not ${named.slice(0, 20)}; load the app anew`,
+  );
+};
 
 /** Writes come from the app itself or from a program, never from another page. */
 export const sameOrigin: RequestHandler = (request, _response, next) => {

@@ -50,6 +50,8 @@ export interface EntryMark {
   readonly said: string;
   /** What this device is called, as it was typed here. */
   readonly by?: string;
+  /** A person was asked and chose it: what it is saved over is kept for good. */
+  readonly settles?: boolean;
 }
 
 /** As the server takes it: a sentence that is too long is cut, not refused. */
@@ -121,7 +123,7 @@ export const api = {
   read: (id: string) => call(`/jobs/${id}`, () => storedJobSchema),
   create: (id: string, body: Job, entry: EntryMark) =>
     call('/jobs', () => storedJobSchema, 'POST', { id, job: body, ...marked(entry) }),
-  save: (id: string, over: number, body: Job, entry: EntryMark & { restores?: number }) =>
+  save: (id: string, over: number, body: Job, entry: EntryMark & { readonly restores?: number }) =>
     call(`/jobs/${id}`, () => storedJobSchema, 'PUT', {
       revision: over,
       job: body,

@@ -2,6 +2,7 @@ import { jobFromStore, type Job } from '@ogee/core/src/job';
 import { storedJobSchema, type StoredJob } from '@ogee/core/src/wire';
 import type { DBSchema } from 'idb';
 import { z } from 'zod';
+import { allRebased, type Made } from './rebase';
 import { KeptDatabase } from '../browser/kept-database';
 
 /** An entry that the server does not have yet. */
@@ -14,13 +15,17 @@ export interface Waiting {
   readonly act: 'create' | 'save' | 'delete' | 'undelete';
   /** The job as it stands after the entry; null for what changes none. */
   readonly job: Job | null;
+  /** The job that it was made on; null where there was none, absent in entries of a former app. */
+  readonly base?: Job | null;
+  /** A person was asked and chose it: what it is saved over is kept for good. */
+  readonly settles?: boolean;
   /** What it did: “Wall 1: 26000 → 27000”. */
   readonly said: string;
   /** The revision that it brings back. */
   readonly restores?: number;
 }
 
-export type NewEntry = Omit<Waiting, 'seq' | 'jobId' | 'id'>;
+export type NewEntry = Omit<Waiting, 'seq' | 'jobId' | 'id' | 'base'>;
 
 /** Makes an entry from the job as the last one left it; null where there is nothing to enter. */
 export type MakeEntry = (latest: Job | null) => NewEntry | null;
@@ -28,7 +33,8 @@ export type MakeEntry = (latest: Job | null) => NewEntry | null;
 /** Why a job's entries are not sent on, until a person says how to go on. */
 export interface Stop {
   readonly jobId: string;
-  readonly why: 'conflict' | 'deleted' | 'refused';
+  /** `apart`: what was entered here and elsewhere makes no roof together. */
+  readonly why: 'conflict' | 'apart' | 'deleted' | 'refused';
   readonly text: string;
   /** What is on the server. */
   readonly theirs: StoredJob | null;
@@ -44,6 +50,8 @@ export interface Device {
   append(jobId: string, id: string, make: MakeEntry): Promise<Waiting | null>;
   /** Puts entries that were lost from here back, behind those that are here. */
   putBack(entries: readonly Waiting[]): Promise<void>;
+  /** Writes entries that wait here anew: the same ones, made on another job. Those that are gone stay so. */
+  rewrite(entries: readonly Waiting[]): Promise<void>;
   /** An entry was sent: it goes, and what the server made of it is the new copy. */
   sent(entry: Waiting, stored: StoredJob | null): Promise<void>;
   copy(jobId: string): Promise<StoredJob | null>;
@@ -72,11 +80,11 @@ interface Shelves extends DBSchema {
   aside: { key: number; value: unknown };
 }
 
-/** A job as its last entry left it, or as the server last had it. */
+/** A job with all that was entered here on it, or as the server last had it. */
 export const latestJob = (
-  entries: readonly { readonly job: Job | null }[],
+  entries: readonly Made[],
   copy: StoredJob | null | undefined,
-): Job | null => entries.reduce<Job | null>((job, entry) => entry.job ?? job, copy?.job ?? null);
+): Job | null => allRebased(entries, copy?.job ?? null).job;
 
 /** Whether a copy is newer than another of the same job: a change of display alone makes no revision. */
 export const isNewer = (copy: StoredJob, than: StoredJob | null): boolean =>
@@ -105,7 +113,7 @@ const stopKept = (kept: unknown): Stop[] => {
   const read = z
     .object({
       jobId: z.string(),
-      why: z.enum(['conflict', 'deleted', 'refused']),
+      why: z.enum(['conflict', 'apart', 'deleted', 'refused']),
       text: z.string(),
       theirs: storedJobSchema.nullable(),
     })
@@ -122,7 +130,13 @@ class Shelf implements Device {
     for (const entry of await this.database.use((open) => open.getAll('entries'))) {
       const job = entry.job === null ? null : jobKept(entry.job);
       if (!isEntry(entry) || (job === null && !needsNoJob(entry))) await this.moveAside(entry);
-      else whole.push({ ...entry, seq: entry.seq ?? 0, job });
+      else
+        whole.push({
+          ...entry,
+          seq: entry.seq ?? 0,
+          job,
+          ...(entry.base == null ? {} : { base: jobKept(entry.base) }),
+        });
     }
     return whole;
   }
@@ -133,8 +147,9 @@ class Shelf implements Device {
       const all = await work.objectStore('entries').index('job').getAll(jobId);
       const entries = all.filter((entry) => entry.id !== id);
       const copy = await work.objectStore('copies').get(jobId);
-      const made = make(latestJob(entries, copy));
-      const entry = made === null ? null : { ...made, id, jobId };
+      const base = latestJob(entries, copy);
+      const made = make(base);
+      const entry = made === null ? null : { ...made, id, jobId, base };
       // Done twice it is one: the first may have come through after all.
       for (const one of all)
         if (one.id === id && one.seq !== undefined)
@@ -151,6 +166,18 @@ class Shelf implements Device {
       const here = new Set((await work.store.getAll()).map(({ id }) => id));
       for (const { seq: _lost, ...entry } of lost)
         if (!here.has(entry.id)) await work.store.add(entry);
+      await work.done;
+    });
+  }
+
+  rewrite(entries: readonly Waiting[]): Promise<void> {
+    return this.database.use(async (open) => {
+      const work = open.transaction('entries', 'readwrite', { durability: 'strict' });
+      const anew = new Map(entries.map((entry) => [entry.id, entry]));
+      for (const { id, seq } of await work.store.getAll()) {
+        const entry = anew.get(id);
+        if (entry !== undefined && seq !== undefined) await work.store.put({ ...entry, seq });
+      }
       await work.done;
     });
   }

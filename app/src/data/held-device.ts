@@ -9,7 +9,12 @@ export interface HeldEntry extends Waiting {
 /** Entries that were lost from the device stand where they were made: before the first one made later. */
 const inOrder = (shelved: readonly Waiting[], own: readonly Waiting[]): HeldEntry[] => {
   const here = new Set(shelved.map(({ id }) => id));
-  const ordered: HeldEntry[] = shelved.map((entry) => ({ ...entry, kept: true }));
+  const held = new Map(own.map((entry) => [entry.id, entry]));
+  // What this window holds is the newer, where the device would not write it anew.
+  const ordered: HeldEntry[] = shelved.map((entry) => ({
+    ...(held.get(entry.id) ?? entry),
+    kept: true,
+  }));
   let before = ordered.length;
   for (const entry of [...own].reverse()) {
     if (here.has(entry.id)) before = ordered.findIndex(({ id }) => id === entry.id);
@@ -30,6 +35,7 @@ export class HeldDevice {
   /** What the device would not write of stops: null where one was taken away. */
   private readonly stopsHeld = new Map<string, Stop | null>();
   private made = 0;
+  private appending: Promise<unknown> = Promise.resolve();
   /** Of those, what the device did not have when it was last looked at. */
   private readonly lost = new Set<string>();
 
@@ -48,8 +54,14 @@ export class HeldDevice {
     return this.lost.size > 0;
   }
 
-  /** Adds an entry made from the job as the last one left it; true where the device keeps it. */
-  async append(jobId: string, id: string, make: MakeEntry): Promise<boolean> {
+  /** Adds an entry made from the job as the last one left it; true where the device keeps it. One after the other. */
+  append(jobId: string, id: string, make: MakeEntry): Promise<boolean> {
+    const done = this.appending.then(() => this.add(jobId, id, make));
+    this.appending = done.catch(() => undefined);
+    return done;
+  }
+
+  private async add(jobId: string, id: string, make: MakeEntry): Promise<boolean> {
     try {
       await this.putBackLost();
       const entry = await this.device.append(jobId, id, make);
@@ -58,14 +70,24 @@ export class HeldDevice {
     } catch {
       // The disk is full, or the store is gone: the entry lives in this window until it is sent.
       const waiting = (await this.waiting()).filter((entry) => entry.jobId === jobId);
-      const entry = make(latestJob(waiting, await this.copy(jobId)));
+      const base = latestJob(waiting, await this.copy(jobId));
+      const entry = make(base);
       this.made -= 1;
       if (entry !== null) {
-        this.hold({ ...entry, id, jobId, seq: this.made });
+        this.hold({ ...entry, id, jobId, seq: this.made, base });
         this.lost.add(id);
       }
       return false;
     }
+  }
+
+  /** Writes entries anew, in this window and on the device. */
+  async rewrite(entries: readonly Waiting[]): Promise<void> {
+    const anew = new Map(entries.map((entry) => [entry.id, entry]));
+    this.own = this.own.map((entry) => anew.get(entry.id) ?? entry);
+    // Held here as well, should the device have lost or refuse them.
+    for (const entry of entries) this.hold(entry);
+    await this.device.rewrite(entries).catch(() => undefined);
   }
 
   private hold(entry: Waiting): void {

@@ -1,10 +1,11 @@
 import { replaceEqualDeep } from '@tanstack/react-query';
-import { readJob, type Job } from '@ogee/core/src/job';
+import { merged, readJob, type Clash, type Job } from '@ogee/core/src/job';
 import { pathFrom, type Problem, type Result } from '@ogee/core/src/problem';
 import { plainly } from '@ogee/core/src/sentence';
 import type { StoredJob } from '@ogee/core/src/wire';
 import { latestJob } from './device';
 import type { Outbox, JobState } from './outbox';
+import { allRebased } from './rebase';
 
 export type Change = (job: Job) => Job;
 
@@ -39,6 +40,8 @@ export interface Snapshot {
   readonly revision: number;
   readonly state: SaveState;
   readonly stop: JobState['stop'];
+  /** What was changed here and elsewhere, and is asked about. */
+  readonly clashes: readonly Clash[];
   /** Why the last change was not taken; null once another is. */
   readonly notTaken: Problem | null;
   /** The field in hand, and what is wrong with what stands in it. */
@@ -85,6 +88,12 @@ const shownAs = (job: Job, { display }: Job): Job => ({ ...job, display });
 /** What this device shows of a job: as its last entry left it, or as the server last had it. */
 export const latestOf = ({ waiting, copy }: JobState): Job | null => latestJob(waiting, copy);
 
+/** What was changed here and elsewhere otherwise, while a person is asked. */
+const clashesIn = ({ stop, waiting }: JobState): readonly Clash[] =>
+  stop?.why === 'conflict' && stop.theirs !== null
+    ? allRebased(waiting, stop.theirs.job).clashes
+    : [];
+
 /**
  * The job that is worked on. A change is one entry: read by the job's own checks, kept on the device, sent. While a field
  * is in hand its changes are a preview, each worked out anew from the job as it was when the field was taken up, and one
@@ -93,6 +102,7 @@ export const latestOf = ({ waiting, copy }: JobState): Job | null => latestJob(w
 export class JobInHand {
   private latest: Job;
   private known: JobState;
+  private clashes: readonly Clash[];
   private hand: {
     readonly path: string;
     readonly showsItself: boolean;
@@ -128,6 +138,7 @@ export class JobInHand {
     if (latest === null) throw new Error(`nothing is known of job ${id}`);
     this.latest = latest;
     this.known = state;
+    this.clashes = clashesIn(state);
     this.snapshot = this.take();
     this.unsubscribe = outbox.subscribe(() => void this.refresh());
   }
@@ -216,19 +227,33 @@ export class JobInHand {
 
   readonly undo = (): void => {
     const step = this.done.at(-1);
-    if (step === undefined || !same(shownAs(step.after, this.latest), this.latest)) return;
+    if (step === undefined || this.without(step) === null) return;
     this.done.pop();
     this.undone.push(step);
-    this.put((now) => shownAs(step.before, now), `Undone: ${step.said}`);
+    this.put((now) => merged(step.after, step.before, now).job, `Undone: ${step.said}`);
   };
 
   readonly redo = (): void => {
     const step = this.undone.at(-1);
-    if (step === undefined || !same(shownAs(step.before, this.latest), this.latest)) return;
+    if (step === undefined || this.again(step) === null) return;
     this.undone.pop();
     this.done.push(step);
-    this.put((now) => shownAs(step.after, now), step.said);
+    this.put((now) => merged(step.before, step.after, now).job, step.said);
   };
+
+  /** The job without what a step changed, and with all that was done since; null where that changed the same. */
+  private without({ before, after }: Step): Job | null {
+    return this.turned(after, before);
+  }
+
+  private again({ before, after }: Step): Job | null {
+    return this.turned(before, after);
+  }
+
+  private turned(from: Job, to: Job): Job | null {
+    const { job, clashes } = merged(from, to, this.latest);
+    return clashes.length === 0 && readJob(job).ok ? job : null;
+  }
 
   /** Puts a former revision on top. */
   readonly restore = (job: Job, revision: number, said = `Restored revision ${revision}`): void => {
@@ -239,21 +264,27 @@ export class JobInHand {
     this.put(() => job, said, revision);
   };
 
-  /** Mine goes on top; theirs stays in the history. */
+  /** What both changed is as it is here; theirs stays in the history. */
   readonly keepMine = async (): Promise<void> => {
     const { stop } = this.known;
     if (stop === null) return;
     if (stop.why === 'deleted') await this.outbox.revive(this.id);
-    await this.outbox.goOn(this.id, stop.theirs);
+    if (stop.theirs !== null) await this.outbox.settle(this.id, stop.theirs);
+    await this.outbox.goOn(this.id);
   };
 
-  /** Theirs goes on top; mine is saved into the history first. */
+  /** What both changed is as it is there; mine is saved into the history first. */
   readonly takeTheirs = async (): Promise<void> => {
-    const { stop } = this.known;
+    const { stop, waiting } = this.known;
     if (stop?.theirs == null) return;
     const { job, revision } = stop.theirs;
-    this.restore(job, revision, `Took what was saved elsewhere, revision ${revision}`);
-    await this.keepMine();
+    const whole = stop.why !== 'conflict' || waiting.some(({ base }) => base == null);
+    const theirs = whole ? job : allRebased(waiting, job, 'theirs').job;
+    await this.outbox.settle(this.id, stop.theirs);
+    const said = `Took what was saved elsewhere, revision ${revision}`;
+    if (whole) this.restore(job, revision, said);
+    else this.put(() => theirs ?? job, said, undefined, true);
+    await this.outbox.goOn(this.id);
   };
 
   private preview(change: Change): boolean {
@@ -290,7 +321,7 @@ export class JobInHand {
   }
 
   /** Shows the change at once, and keeps it: made anew from what another window may have kept meanwhile. */
-  private put(change: Change, said: string, restores?: number): void {
+  private put(change: Change, said: string, restores?: number, settles = false): void {
     this.latest = change(this.latest);
     const shown = this.latest;
     this.notTaken = null;
@@ -300,8 +331,13 @@ export class JobInHand {
       .append(this.id, (kept) => {
         const made = kept === null ? shown : change(kept);
         const job = readJob(made).ok ? made : shown;
-        const entry = { act: 'save' as const, job, said };
-        return restores === undefined ? entry : { ...entry, restores };
+        return {
+          act: 'save' as const,
+          job,
+          said,
+          ...(restores === undefined ? {} : { restores }),
+          ...(settles ? { settles } : {}),
+        };
       })
       .finally(() => {
         this.appending -= 1;
@@ -321,6 +357,7 @@ export class JobInHand {
     const { copy } = this.known;
     if (state.copy !== null && state.copy !== copy) this.onCopy(state.copy);
     this.known = state;
+    this.clashes = clashesIn(state);
     if (changed) {
       this.latest = latest;
       if (copy !== null && (state.copy?.revision ?? 0) > copy.revision)
@@ -379,19 +416,14 @@ export class JobInHand {
       revision: this.known.copy?.revision ?? 0,
       state: this.stateNow(),
       stop: this.known.stop,
+      clashes: this.clashes,
       notTaken: this.notTaken,
       inHand: this.fieldInHand(),
       // Nothing moves under a field in hand.
       news: this.hand !== null && before !== undefined ? before.news : this.news,
       from: this.known.waiting.at(-1)?.id ?? (this.known.copy?.revision || null),
-      undo:
-        undo !== undefined && same(shownAs(undo.after, this.latest), this.latest)
-          ? undo.said
-          : null,
-      redo:
-        redo !== undefined && same(shownAs(redo.before, this.latest), this.latest)
-          ? redo.said
-          : null,
+      undo: undo !== undefined && this.without(undo) !== null ? undo.said : null,
+      redo: redo !== undefined && this.again(redo) !== null ? redo.said : null,
     };
   }
 

@@ -57,7 +57,7 @@ interface Handling {
 /** How the entries stand: with whom the last one is, and what undo would do. */
 type Standing = Pick<
   Snapshot,
-  'state' | 'revision' | 'from' | 'stop' | 'notTaken' | 'news' | 'undo' | 'redo'
+  'state' | 'revision' | 'from' | 'stop' | 'clashes' | 'notTaken' | 'news' | 'undo' | 'redo'
 >;
 
 /** What is wrong with the job as it stands. */
@@ -186,10 +186,10 @@ export const OpenJobProvider = ({
     }),
     [id, inHand, typed, eavesBefore, keepTyped, keepReading, setFault],
   );
-  const { state, revision, from, stop: stopped, notTaken, news, undo, redo } = snapshot;
+  const { state, revision, from, stop: stopped, clashes, notTaken, news, undo, redo } = snapshot;
   const standing = useMemo<Standing>(
-    () => ({ state, revision, from, stop: stopped, notTaken, news, undo, redo }),
-    [state, revision, from, stopped, notTaken, news, undo, redo],
+    () => ({ state, revision, from, stop: stopped, clashes, notTaken, news, undo, redo }),
+    [state, revision, from, stopped, clashes, notTaken, news, undo, redo],
   );
   const { job, checked, inHand: field } = snapshot;
   const { display } = job;

@@ -7,6 +7,8 @@ import {
   type ReactNode,
 } from 'react';
 import { pageStorage } from '../browser/page-storage';
+import type { Job } from '@ogee/core/src/job';
+import { roofAt } from '../solver/glance';
 import { useSettled } from '../ui/settled';
 import { api } from './api';
 import { openDevice } from './device';
@@ -17,6 +19,13 @@ import { Outbox } from './outbox';
 import { takeOverTexts } from './typed-texts';
 
 const OutboxContext = createContext<Outbox | null>(null);
+
+/** Whether a job has a roof; taken to have one where that cannot be worked out. */
+const hasRoof = (job: Job): Promise<boolean> =>
+  roofAt(job).then(
+    (roof) => roof !== null,
+    () => true,
+  );
 
 /** The one outbox of this window, opened before anything that may enter something is shown. */
 export const OutboxProvider = ({ children }: { children: ReactNode }) => {
@@ -39,7 +48,7 @@ export const OutboxProvider = ({ children }: { children: ReactNode }) => {
     };
     void takeOver().then(() => {
       if (!wanted) return;
-      opened = new Outbox(device, openLogShelf());
+      opened = new Outbox(device, openLogShelf(), hasRoof);
       void opened.send();
       // The whole first page hangs on it: it comes in slices.
       startTransition(() => setOutbox(opened));

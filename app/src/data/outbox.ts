@@ -1,4 +1,6 @@
+import type { Job } from '@ogee/core/src/job';
 import type { ChangesPage, StoredJob } from '@ogee/core/src/wire';
+import { dequal } from 'dequal';
 import { newId } from '../browser/new-id';
 import { alone } from '../browser/turns';
 import { api, isForLater, Refused } from './api';
@@ -6,6 +8,7 @@ import type { Device, MakeEntry, Stop, Waiting } from './device';
 import { HeldDevice, type HeldEntry } from './held-device';
 import { LogBox } from './log-box';
 import { openLogShelf, type LogShelf } from './log-shelf';
+import { isWhole, rebased } from './rebase';
 import { TypedTexts } from './typed-texts';
 import { whoNow } from './who';
 
@@ -25,6 +28,17 @@ const NEWS = 'ogee-news';
 /** What windows of this device tell each other: something changed; these entries are with the server. */
 interface News {
   readonly sent: readonly string[];
+}
+
+/** An entry that a person must be asked about before it is sent. */
+class Asked extends Error {
+  constructor(
+    readonly why: 'conflict' | 'apart',
+    text: string,
+    readonly theirs: StoredJob,
+  ) {
+    super(text);
+  }
 }
 
 /**
@@ -50,7 +64,12 @@ export class Outbox {
   /** What happened on site, by the same way to the server. */
   readonly log: LogBox;
 
-  constructor(device: Device, logs: LogShelf = openLogShelf()) {
+  constructor(
+    device: Device,
+    logs: LogShelf = openLogShelf(),
+    /** Whether a job has a roof: one that was merged and has none is asked about. */
+    private readonly stands: (job: Job) => Promise<boolean> = () => Promise.resolve(true),
+  ) {
     this.device = new HeldDevice(device);
     this.texts = new TypedTexts(this.device);
     this.log = new LogBox(logs, () => {
@@ -149,10 +168,12 @@ export class Outbox {
     await this.appending;
   }
 
-  /** A fresh copy came from the server: it counts, unless entries made here stand on an older one. Fetched ahead, it is no news. */
+  /** A fresh copy came from the server: what waits here is made again on it. Fetched ahead, it is no news. */
   async meet(copy: StoredJob, { tell = true } = {}): Promise<void> {
     const { copy: before, waiting } = await this.state(copy.id);
-    if (waiting.length > 0 && before !== null) return;
+    // Entries of a former app do not say what they were made on: they are sent over what they knew.
+    if (before !== null && waiting.some(({ base, job }) => job !== null && base === undefined))
+      return;
     if (before !== null && before.revision > copy.revision) return;
     if (before !== null && before.revision === copy.revision && before.updatedAt === copy.updatedAt)
       return;
@@ -160,9 +181,23 @@ export class Outbox {
     if (tell) this.tell();
   }
 
-  /** A person has said how to go on: `over` is what the entries are sent on top of now. */
-  async goOn(jobId: string, over: StoredJob | null): Promise<void> {
-    if (over !== null) await this.device.keepCopy(over);
+  /** A person has chosen what was entered here: it is made again over what is there, and wins where both changed. */
+  async settle(jobId: string, over: StoredJob): Promise<void> {
+    const { waiting, stop } = await this.state(jobId);
+    let onto = over.job;
+    const anew = waiting.flatMap(({ kept: _kept, ...entry }, i) => {
+      if (entry.job === null) return [];
+      const own = stop?.why === 'apart' ? entry.job : (rebased(entry, onto).job ?? entry.job);
+      const again = { ...entry, base: onto, job: own, ...(i === 0 && { settles: true }) };
+      onto = own;
+      return [again];
+    });
+    await this.device.rewrite(anew);
+    await this.device.keepCopy(over);
+  }
+
+  /** What was stopped is sent on. */
+  async goOn(jobId: string): Promise<void> {
     await this.device.setStop(jobId, null);
     this.tell(true);
     await this.send();
@@ -222,9 +257,15 @@ export class Outbox {
       await this.done(next, stored);
       this.reached();
     } catch (error) {
-      if (isForLater(error) || !(error instanceof Refused)) return this.waitForServer(error);
-      this.reached();
-      await this.refused(next, error);
+      if (error instanceof Asked) {
+        const { why, message, theirs } = error;
+        await this.device.setStop(next.jobId, { jobId: next.jobId, why, text: message, theirs });
+      } else if (isForLater(error) || !(error instanceof Refused)) {
+        return this.waitForServer(error);
+      } else {
+        this.reached();
+        await this.refused(next, error);
+      }
     }
     this.tell(true);
     return true;
@@ -244,33 +285,44 @@ export class Outbox {
     }
   }
 
-  private async deliver({
-    id,
-    jobId,
-    act,
-    job,
-    said,
-    restores,
-  }: Waiting): Promise<StoredJob | null> {
+  private async deliver(entry: Waiting): Promise<StoredJob | null> {
+    const { id, jobId, act, job, said } = entry;
     switch (act) {
       case 'create':
         return job === null ? null : api.create(jobId, job, { entry: id, said, by: whoNow() });
-      case 'save': {
-        const copy = await this.device.copy(jobId);
-        if (job === null) return null;
-        return api.save(jobId, copy?.revision ?? 1, job, {
-          entry: id,
-          said,
-          by: whoNow(),
-          ...(restores === undefined ? {} : { restores }),
-        });
-      }
+      case 'save':
+        return this.save(entry);
       case 'delete':
         await api.remove(jobId);
         return null;
       case 'undelete':
         return api.undelete(jobId);
     }
+  }
+
+  /** Saves what an entry changed on the job as the server last had it. */
+  private async save(entry: Waiting): Promise<StoredJob | null> {
+    const { id, jobId, said, restores, settles } = entry;
+    const copy = await this.device.copy(jobId);
+    const { job, clashes } = rebased(entry, copy?.job ?? null);
+    if (job === null) return null;
+    if (copy !== null && clashes.length > 0)
+      throw new Asked('conflict', 'the same was changed elsewhere', copy);
+    const isMerged = copy !== null && entry.base != null && !dequal(copy.job, entry.base);
+    if (isMerged) {
+      // Whoever did the same is with the server already.
+      if (dequal(job, copy.job)) return copy;
+      const stands = isWhole(job) && (!(await this.stands(copy.job)) || (await this.stands(job)));
+      if (!stands)
+        throw new Asked('apart', 'what was entered here and elsewhere is no roof together', copy);
+    }
+    return api.save(jobId, copy?.revision ?? 1, job, {
+      entry: id,
+      said,
+      by: whoNow(),
+      ...(restores === undefined ? {} : { restores }),
+      ...(settles === true ? { settles } : {}),
+    });
   }
 
   private async done(entry: Waiting, stored: StoredJob | null): Promise<void> {
@@ -287,6 +339,11 @@ export class Outbox {
       return;
     }
     const theirs = error.current;
+    // Somebody saved in between: made again on that.
+    if (theirs?.deletedAt === null && entry.base != null) {
+      await this.device.keepCopy(theirs);
+      return;
+    }
     const why = theirs === null ? 'refused' : theirs.deletedAt === null ? 'conflict' : 'deleted';
     await this.device.setStop(jobId, { jobId, why, text: error.message, theirs });
   }

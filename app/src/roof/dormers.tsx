@@ -1,3 +1,4 @@
+import { newId } from '../browser/new-id';
 import {
   dormersOf,
   withDormer,
@@ -163,7 +164,7 @@ export const Dormers = ({ index }: { readonly index: number }) => {
       <Button
         label="A dormer on this part"
         testID="add-dormer"
-        onPress={() => edit((now) => withDormer(now, index), 'A dormer')}
+        onPress={() => edit((now) => withDormer(now, index, newId()), 'A dormer')}
       />
       {own.length > 0 && job.timber.cheekStud !== undefined && <Stock name="cheekStud" />}
       {own.length > 0 && job.timber.cheekStud === undefined && (

@@ -1,3 +1,4 @@
+import { newId } from '../browser/new-id';
 import {
   openingsOf,
   saddleBehind,
@@ -141,7 +142,7 @@ export const Openings = ({ index }: { readonly index: number }) => {
       <Button
         label="An opening in this part"
         testID="add-opening"
-        onPress={() => edit((now) => withOpening(now, index), 'An opening')}
+        onPress={() => edit((now) => withOpening(now, index, newId()), 'An opening')}
       />
       <GutterSaddle index={index} />
       {own.length > 0 && job.timber.trimmer !== undefined && <Stock name="trimmer" />}

@@ -2,26 +2,90 @@ import { pathText, type Problem } from '@ogee/core/src/problem';
 import { spoken } from '@ogee/core/src/sentence';
 import { useState } from 'react';
 import { View } from 'react-native';
+import type { Stop } from '../data/device';
 import { useHandling, useJob, useProblems, useStanding } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
-import { Small, Strong, Words } from '../ui/text';
+import { Figure, Small, Strong, Words } from '../ui/text';
 import { whenText } from '../ui/when';
+import { clashesInWords, type ClashWords } from './clash-words';
 import { placeName } from './place-name';
 
 const HEADS = {
-  conflict: 'This job was saved elsewhere',
+  conflict: 'You and somebody else changed the same',
+  apart: 'What you and somebody else entered makes no roof together',
   deleted: 'This job was deleted elsewhere',
   refused: 'The server does not take the last entry',
 } as const;
 
+/** What both changed, side by side: which of the two stands is what is asked. */
+const Clashes = ({ clashes }: { readonly clashes: readonly ClashWords[] }) => (
+  <View role="list" aria-label="What both changed" className="gap-1">
+    {clashes.map(({ id, what, mine, theirs }) => (
+      <View key={id} role="listitem" className="flex-row flex-wrap items-baseline gap-x-4">
+        <Strong className="min-w-[140px] flex-1">{what}</Strong>
+        <View className="min-w-[220px] flex-row gap-3">
+          <Words className="flex-1">
+            yours <Figure>{mine}</Figure>
+          </Words>
+          <Words className="flex-1">
+            the other’s <Figure>{theirs}</Figure>
+          </Words>
+        </View>
+      </View>
+    ))}
+  </View>
+);
+
+/** What either answer does, in words. */
+const answers = (stop: Stop, clashes: readonly ClashWords[]) => {
+  const [only] = clashes;
+  const one = clashes.length === 1 ? only : undefined;
+  switch (stop.why) {
+    case 'conflict':
+      return {
+        what: 'Everything else that either of you changed stands with both answers.',
+        mine: one === undefined ? 'Keep mine' : `Keep ${one.mine}`,
+        theirs: one === undefined ? 'Take the other' : `Take ${one.theirs}`,
+        undoes:
+          one === undefined
+            ? 'What is not kept goes from the job, and stays in the history.'
+            : `Keeping yours, the other’s ${one.theirs} goes; taking the other’s, your ${one.mine} goes. What goes stays in the history.`,
+      };
+    case 'apart':
+      return {
+        what: 'Each by itself does. Choose which goes on top.',
+        mine: 'Keep mine',
+        theirs: 'Take the other',
+        undoes:
+          'Keeping yours, all that the other changed since goes; taking the other’s, all that waits here goes. What goes stays in the history.',
+      };
+    case 'deleted':
+      return {
+        what: 'What was entered here is kept. It can bring the job back.',
+        mine: 'Bring it back',
+        theirs: null,
+        undoes: '',
+      };
+    case 'refused':
+      return {
+        what: `${stop.text}. What was entered is kept on this device.`,
+        mine: 'Try again',
+        theirs: null,
+        undoes: '',
+      };
+  }
+};
+
 /** What stops a job's entries on their way: both versions are kept, the person says which one goes on top. */
 export const StopBar = () => {
   const { keepMine, takeTheirs } = useHandling();
-  const { stop } = useStanding();
+  const { stop, clashes } = useStanding();
+  const job = useJob();
   const [failed, setFailed] = useState(false);
   if (stop === null) return null;
-  const { why, theirs, text } = stop;
+  const said = clashesInWords(clashes, job);
+  const { what, mine, theirs, undoes } = answers(stop, said);
   const run = (act: () => Promise<void>) => (): void => {
     setFailed(false);
     act().catch(() => setFailed(true));
@@ -29,26 +93,16 @@ export const StopBar = () => {
   return (
     <View role="alert" testID="conflict" className="gap-2 border-b border-pencil bg-blush p-3">
       <Strong>
-        {HEADS[why]}
-        {theirs === null ? '' : ` ${whenText(theirs.updatedAt)}`}.
+        {HEADS[stop.why]}
+        {stop.theirs === null ? '' : ` ${whenText(stop.theirs.updatedAt)}`}.
       </Strong>
-      <Words>
-        {why === 'refused'
-          ? `${text}. What was entered is kept on this device.`
-          : why === 'deleted'
-            ? 'What was entered here is kept. It can bring the job back.'
-            : 'Choose which goes on top. The other stays in the history.'}
-      </Words>
+      {said.length > 0 && <Clashes clashes={said} />}
+      <Words>{what}</Words>
+      {undoes !== '' && <Small>{undoes}</Small>}
       <View className="flex-row flex-wrap gap-2">
-        <Button
-          label={
-            why === 'conflict' ? 'Keep mine' : why === 'deleted' ? 'Bring it back' : 'Try again'
-          }
-          testID="keep-mine"
-          onPress={run(keepMine)}
-        />
-        {why === 'conflict' && (
-          <Button label="Take the other" testID="take-theirs" onPress={run(takeTheirs)} />
+        <Button label={mine} testID="keep-mine" onPress={run(keepMine)} />
+        {theirs !== null && (
+          <Button label={theirs} testID="take-theirs" onPress={run(takeTheirs)} />
         )}
       </View>
       {failed && <Small className="text-pencil">The server does not answer; try again.</Small>}

@@ -9,6 +9,7 @@ export { jobFromStore, readJob, readJobText } from './read';
 export { firstEave, standsAlready } from './sides';
 export { newJob, type NewJobChoice, type NewShape } from './new-job';
 export * from './edit';
+export { merged, type Clash, type Merged, type Preferred } from './merge';
 export {
   cornerAngles,
   diagonals,

@@ -3,6 +3,7 @@ import { ok, refused, type Problem, type Result } from '../problem';
 import { plainly, say } from '../sentence';
 import { checkJob } from './check';
 import { toCurrentVersion } from './migrations';
+import { withIds } from './ids';
 import { isNewer, MADE_WITH, MADE_WITH_PATTERN } from './migrations/made-with';
 import { oversize } from './oversize';
 import { jobSchema, type Job } from './schema';
@@ -83,7 +84,8 @@ const readShape = (data: unknown): Result<Job> => {
   const parsed = jobSchema.safeParse(current.value, { reportInput: true });
   if (parsed.success) {
     const { madeWith } = parsed.data;
-    return ok(isNewer(MADE_WITH, madeWith) ? { ...parsed.data, madeWith: MADE_WITH } : parsed.data);
+    const job = withIds(parsed.data);
+    return ok(isNewer(MADE_WITH, madeWith) ? { ...job, madeWith: MADE_WITH } : job);
   }
   const { issues } = parsed.error;
   const newer = fromNewer(current.value, issues);

@@ -25,6 +25,8 @@ export const saveBodySchema = z.strictObject({
   revision: z.coerce.number().int().min(1),
   /** The revision that it brings back. */
   restores: z.number().int().min(1).optional(),
+  /** Somebody was asked and chose it: the revision that it is saved over is kept for good. */
+  settles: z.boolean().optional(),
   ...entryFields,
 });
 

@@ -50,6 +50,8 @@ export interface Entry {
   readonly by?: string | undefined;
   readonly device?: string | undefined;
   readonly restores?: number | undefined;
+  /** Somebody was asked and chose it: the revision that it is saved over is kept for good. */
+  readonly settles?: boolean | undefined;
 }
 
 const summary = (row: JobRow): JobSummary => ({
@@ -62,7 +64,7 @@ const summary = (row: JobRow): JobSummary => ({
 });
 
 /** What a new job may come with. */
-export interface NewJob extends Omit<Entry, 'restores'> {
+export interface NewJob extends Omit<Entry, 'restores' | 'settles'> {
   readonly id?: string | undefined;
   readonly sample?: boolean;
 }
@@ -300,6 +302,11 @@ export class JobStore {
           .update({ kept_for: 'conflict' });
         return { kind: 'conflict', current: before };
       }
+      if (entry.settles === true)
+        await trx('job_revisions')
+          .where({ job_id: id, revision })
+          .whereNull('kept_for')
+          .update({ kept_for: 'conflict' });
       const at = this.now();
       const body = JSON.stringify(job);
       const quiet = entry.restores === undefined && shownAlike(before.job, job);

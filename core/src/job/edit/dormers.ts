@@ -17,8 +17,8 @@ export const dormersOf = (
 ): readonly { readonly dormer: Dormer; readonly index: number }[] =>
   dormers.map((dormer, index) => ({ dormer, index })).filter((one) => one.dormer.block === block);
 
-/** One more dormer, in the middle of a part's first eave, no higher than its roof. */
-export const withDormer = (job: Job, part: number): Job => {
+/** One more dormer, in the middle of a part's first eave, no higher than its roof; `id` is one that nobody else has. */
+export const withDormer = (job: Job, part: number, id: string): Job => {
   const block = job.blocks[part];
   const wall = block?.sides.findIndex(({ roof }) => roof === 'eave') ?? -1;
   const [a, b] = [block?.outline[wall], block?.outline[(wall + 1) % (block.outline.length || 1)]];
@@ -41,6 +41,7 @@ export const withDormer = (job: Job, part: number): Job => {
     dormers: [
       ...job.dormers,
       {
+        id,
         block: block.id,
         side: wall,
         along: [from, from + wide],

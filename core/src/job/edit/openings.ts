@@ -21,8 +21,8 @@ export const openingsOf = (
     .map((opening, index) => ({ opening, index }))
     .filter((one) => one.opening.block === block);
 
-/** One more opening, in the middle of a part's first eave. */
-export const withOpening = (job: Job, part: number): Job => {
+/** One more opening, in the middle of a part's first eave; `id` is one that nobody else has. */
+export const withOpening = (job: Job, part: number, id: string): Job => {
   const block = job.blocks[part];
   const side = block?.sides.findIndex(({ roof }) => roof === 'eave') ?? -1;
   if (block === undefined || side < 0) return job;
@@ -36,6 +36,7 @@ export const withOpening = (job: Job, part: number): Job => {
     openings: [
       ...job.openings,
       {
+        id,
         name: `Opening ${number ?? 1}`,
         block: block.id,
         side,
@@ -90,7 +91,16 @@ export const withSaddleBehind = (job: Job, index: number, wanted: boolean): Job 
   return {
     ...job,
     saddles: wanted
-      ? [...job.saddles, { block: one.block, side: one.side, along: one.along, at: one.up[1] }]
+      ? [
+          ...job.saddles,
+          {
+            id: `behind ${one.id ?? index}`.slice(0, 60),
+            block: one.block,
+            side: one.side,
+            along: one.along,
+            at: one.up[1],
+          },
+        ]
       : job.saddles.filter((_, i) => i !== found),
   };
 };

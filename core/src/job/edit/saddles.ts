@@ -102,6 +102,7 @@ export const withSaddleBetween = (job: Job, gutter: Gutter, wanted: boolean): Jo
     return ridgeRun(job, block, side) * rise;
   });
   const halves = [gutter.one, gutter.other].map((half): Saddle => ({
+    id: `gutter ${gutter.one.block} ${gutter.other.block} ${half.block}`.slice(0, 60),
     ...half,
     at: 0,
     sheathing: 0,

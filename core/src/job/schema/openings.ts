@@ -12,8 +12,12 @@ const stretch = (most: number) =>
 /** A hole smaller than this is cut between the rafters. */
 const LEAST_OPENING_MM = 100;
 
+/** By which it is known wherever it stands in the list; numbered when it is read without one. */
+const id = z.string().min(1).max(60).optional();
+
 /** A hole in a slope: for a chimney, a roof window, a hatch. */
 export const opening = z.strictObject({
+  id,
   name: z.string().trim().min(1, 'an opening needs a name').max(40),
   block: z.string(),
   side: z.number().int().min(0),
@@ -27,6 +31,7 @@ export const opening = z.strictObject({
 
 /** A small roof behind a chimney, or on either slope of a valley between two roofs, to throw the water past. */
 export const saddle = z.strictObject({
+  id,
   block: z.string(),
   side: z.number().int().min(0),
   /** The chimney's back, along the wall from its start. */
@@ -41,6 +46,7 @@ export const saddle = z.strictObject({
 
 /** A dormer on an eave's slope: a small roof laid on the sheathing there, over an opening, on cheeks of its own. */
 export const dormer = z.strictObject({
+  id,
   block: z.string(),
   side: z.number().int().min(0),
   /** The outside faces of its cheeks, along the wall from its start. */

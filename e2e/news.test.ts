@@ -96,6 +96,41 @@ it('a page that was away is up to date as soon as it is back', async () => {
   expect(await shows(ben, 433)).toBeLessThan(2000);
 });
 
+it('what two phones enter at once without a signal both stands', async () => {
+  const SITE = 'field-blocks.0.outline';
+  await tap(ben, 'place-site');
+  await ben.waitForSelector(byId(`${SITE}.0`)).catch(() => null);
+  await ben.setOfflineMode(true);
+  await typeInto(ben, 'field-blocks.0.sides.0.pitch', '37°');
+  await leaveField(ben);
+  await waitForText(ben, 'save-state', 'On this device');
+  await type(ada, 436);
+  await ben.setOfflineMode(false);
+  await ben.evaluate(() => window.dispatchEvent(new Event('online')));
+  await settled(ben);
+  const { job } = await storedJob(ben);
+  expect([job.framing.spacing, job.blocks[0]?.sides[0]]).toMatchObject([436, { pitch: '37°' }]);
+  expect(await ben.$(byId('conflict'))).toBeNull();
+  await tap(ben, 'place-timber');
+  await shows(ben, 436);
+});
+
+it('what both entered is asked, with both figures, and either stands', async () => {
+  await ben.setOfflineMode(true);
+  await typeInto(ben, FIELD, '500 mm');
+  await leaveField(ben);
+  await waitForText(ben, 'save-state', 'On this device');
+  await type(ada, 438);
+  await ben.setOfflineMode(false);
+  await ben.evaluate(() => window.dispatchEvent(new Event('online')));
+  await ben.waitForSelector(byId('conflict'));
+  const asked = await textOf(ben, 'conflict');
+  for (const figure of ['500', '438']) expect(asked).toContain(figure);
+  await tap(ben, 'keep-mine');
+  await settled(ben);
+  expect(await shows(ada, 500)).toBeLessThan(4000);
+});
+
 it('without a stream it is asked for', async () => {
   await ben.evaluateOnNewDocument(`
     const Real = Worker;

@@ -31,7 +31,8 @@ const valueWords = (value: unknown, key: string, display: Display): string => {
     if (COUNTS.has(key)) return String(value);
     return ANGLES.has(key) ? `${value}°` : writeLength(value, display);
   }
-  if (typeof value !== 'object' || value === null) return String(value);
+  if (typeof value === 'string') return value;
+  if (typeof value !== 'object' || value === null) return 'changed';
   if (Array.isArray(value)) {
     const [a, b] = value as unknown[];
     // A wall, by its ends.

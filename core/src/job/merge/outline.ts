@@ -1,9 +1,7 @@
-import type { Vec2 } from '../../geom';
+import { SAME_POINT_MM, type Vec2 } from '../../geom';
 
-/** Figures that differ by less were not changed: sums of walls leave such bits behind. mm */
-const ALIKE_MM = 1e-6;
-
-const alike = (p: number, q: number): boolean => Math.abs(p - q) < ALIKE_MM;
+/** Figures that differ by less were not changed: sums of walls leave such bits behind. */
+const alike = (p: number, q: number): boolean => Math.abs(p - q) < SAME_POINT_MM;
 
 /** A corner's place, then the way along each wall: x and y of each by itself. */
 const steps = (outline: readonly Vec2[]): number[] => {

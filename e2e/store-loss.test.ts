@@ -116,7 +116,7 @@ describe('a store that goes away while a job is open', () => {
     await tap(page, 'to-saw');
     const id = /job\/([^/]+)/.exec(page.url())?.[1] ?? '';
     const before = (await loggedIn(server.base, id)).length;
-    await page.waitForSelector(`${byId('tick')}:not([aria-disabled="true"])`);
+    await page.waitForSelector(`${byId('tick')}:not([aria-disabled="true"])`, { timeout: 60_000 });
     const done = await textOf(page, 'day-done');
     await tap(page, 'tick');
     await page.waitForFunction(
@@ -137,7 +137,8 @@ describe('a store that goes away while a job is open', () => {
     await page.setOfflineMode(true);
     await page.evaluate(CLOSED);
     await typeSpacing(page, 433);
-    await waitForText(page, 'save-state', 'In this window only · keep it open');
+    await waitForText(page, 'save-state', 'In this window only');
+    await waitForText(page, 'unkept', 'Keep this window open');
     await page.setOfflineMode(false);
     await page.evaluate(() => window.dispatchEvent(new Event('online')));
     await settled(page);

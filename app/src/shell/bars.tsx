@@ -22,15 +22,19 @@ const HEADS = {
 const Clashes = ({ clashes }: { readonly clashes: readonly ClashWords[] }) => (
   <View role="list" aria-label="What both changed" className="gap-1">
     {clashes.map(({ id, what, mine, theirs }) => (
-      <View key={id} role="listitem" className="flex-row flex-wrap items-baseline gap-x-4">
-        <Strong className="min-w-[140px] flex-1">{what}</Strong>
-        <View className="min-w-[220px] flex-row gap-3">
-          <Words className="flex-1">
-            yours <Figure>{mine}</Figure>
-          </Words>
-          <Words className="flex-1">
-            the other’s <Figure>{theirs}</Figure>
-          </Words>
+      <View key={id} role="listitem">
+        <Strong>{what}</Strong>
+        <View className="flex-row flex-wrap gap-x-6">
+          {(
+            [
+              ['yours', mine],
+              ['the other’s', theirs],
+            ] as const
+          ).map(([whose, value]) => (
+            <Words key={whose} className="whitespace-nowrap">
+              {whose} <Figure className="text-xl">{value}</Figure>
+            </Words>
+          ))}
         </View>
       </View>
     ))}
@@ -94,7 +98,7 @@ export const StopBar = () => {
     <View role="alert" testID="conflict" className="gap-2 border-b border-pencil bg-blush p-3">
       <Strong>
         {HEADS[stop.why]}
-        {stop.theirs === null ? '' : ` ${whenText(stop.theirs.updatedAt)}`}.
+        {stop.theirs === null ? '.' : ` · ${whenText(stop.theirs.updatedAt)}`}
       </Strong>
       {said.length > 0 && <Clashes clashes={said} />}
       <Words>{what}</Words>
@@ -110,14 +114,31 @@ export const StopBar = () => {
   );
 };
 
+/** What this device does not keep, and where it is instead. */
+export const UnkeptBar = () => {
+  const { state } = useStanding();
+  if (state !== 'unkept' && state !== 'unkept-away') return null;
+  return (
+    <View role="alert" testID="unkept" className="border-b border-pencil bg-blush px-3 py-2">
+      <Strong className="text-pencil">This device does not keep what you enter.</Strong>
+      <Small>
+        {state === 'unkept'
+          ? 'It is in this window only, and on its way to the server.'
+          : 'It is in this window only, and the server does not answer. Keep this window open: it is sent as soon as there is an answer.'}
+      </Small>
+    </View>
+  );
+};
+
 /** So many things that others did are told one by one. */
 const TOLD = 3;
 
 /** What others did to the job while it was open here, and from which device. */
 export const NewsBar = () => {
   const { seen } = useHandling();
-  const { news } = useStanding();
-  if (news.length === 0) return null;
+  const { news, stop } = useStanding();
+  // A question comes first.
+  if (news.length === 0 || stop !== null) return null;
   const more = news.length - TOLD;
   return (
     <View

@@ -48,6 +48,17 @@ const valueWords = (value: unknown, key: string, display: Display): string => {
   return parts.map(([name, one]) => `${spaced(name)} ${valueWords(one, name, display)}`).join(', ');
 };
 
+/** Groups of fields whose own names say too little. */
+const GROUPS: Readonly<Record<string, string>> = {
+  timber: 'timber',
+  collarTies: 'collar ties',
+  rafterTies: 'rafter ties',
+  sheathing: 'sheathing',
+  roofing: 'roofing',
+};
+
+const capital = (words: string): string => words.slice(0, 1).toUpperCase() + words.slice(1);
+
 /** What both changed, with what it is here and there. */
 export interface ClashWords {
   readonly id: string;
@@ -61,12 +72,16 @@ export const clashWords = ({ path, mine, theirs }: Clash, job: Job): ClashWords 
   const named = [...path].reverse().find((key) => typeof key === 'string') ?? '';
   const [list, number] = path;
   const inList = typeof number === 'number';
-  const field = String(named);
+  const field = named;
   const own = inList && path.length === 2 ? '' : field === 'outline' ? 'length' : spaced(field);
-  const place = inList ? placeName(job, path) : spaced(String(list ?? ''));
+  const place = inList
+    ? placeName(job, path)
+    : path.length === 1
+      ? ''
+      : (GROUPS[String(list)] ?? '');
   return {
     id: pathText(path),
-    what: [place, own].filter((word) => word !== '' && word !== place).join(' · '),
+    what: capital([...new Set([place, own])].filter((word) => word !== '').join(' · ')),
     mine: valueWords(mine, field, display),
     theirs: valueWords(theirs, field, display),
   };

@@ -18,7 +18,7 @@ import { InSlices } from '../ui/in-slices';
 import { Scroller } from '../ui/scroller';
 import { Figure, Title, Words } from '../ui/text';
 import { useWide } from '../ui/use-wide';
-import { NewsBar, NotTakenBar, StaleBar, StopBar } from './bars';
+import { UnkeptBar, NewsBar, NotTakenBar, StaleBar, StopBar } from './bars';
 import { DisplaySwitch } from './display-switch';
 import { PlaceBar } from './place-bar';
 import { PlaceScroll } from './place-scroll';
@@ -148,6 +148,7 @@ export const JobShell = ({ children }: { children: ReactNode }) => {
       <InHandsProvider mark={markIn(path)}>
         <View className="flex-1">
           <Head wide={wide} />
+          <UnkeptBar />
           <StopBar />
           <NewsBar />
           <NotTakenBar />

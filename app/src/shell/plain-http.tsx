@@ -20,8 +20,8 @@ export const PlainHttp = () => {
       className="flex-row items-center gap-2 border-b border-edge bg-sheet px-3 py-2"
     >
       <Small className="min-w-0 flex-1">
-        This address is plain http. Entries, ticks and the log work as everywhere; but the browser
-        does not keep the app for when there is no signal, and may let the screen go to sleep.
+        This address is plain http. What you enter and tick is kept and sent as anywhere else; but
+        the app does not open here without a signal, and the screen may go to sleep.
       </Small>
       <Button
         label="Good"

@@ -10,8 +10,8 @@ const WORDS: Readonly<Record<SaveState, string>> = {
   keeping: 'Keeping …',
   sending: 'On this device · sending …',
   away: 'On this device · the server is away',
-  unkept: 'In this window only · sending …',
-  'unkept-away': 'In this window only · keep it open',
+  unkept: 'In this window only · sending',
+  'unkept-away': 'In this window only',
   stopped: 'Not with the server yet',
 };
 

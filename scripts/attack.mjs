@@ -14,7 +14,7 @@ const { values } = parseArgs({
   },
 });
 const SUITES =
-  '(asked-share|properties|out-of-square|working|sawyer|laid-on-houses|spoiling|raising)\\.test';
+  '(asked-share|properties|out-of-square|working|sawyer|laid-on-houses|spoiling|raising|merge|crew)\\.test';
 
 await installPackages();
 let failed = 0;
@@ -27,11 +27,18 @@ for (let round = 0; round < Number(values.rounds); round += 1) {
       'node_modules/jest/bin/jest.js',
       '--selectProjects',
       'core',
+      'app',
       '--maxWorkers=100%',
       '--testPathPattern',
       SUITES,
     ],
-    { env: { OGEE_EFFORT: values.effort, OGEE_SEED: String(seed) } },
+    {
+      env: {
+        OGEE_EFFORT: values.effort,
+        OGEE_SEED: String(seed),
+        OGEE_DAYS: String(40 * Number(values.effort)),
+      },
+    },
   );
   if (code !== 0) failed += 1;
 }

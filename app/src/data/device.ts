@@ -17,6 +17,8 @@ export interface Waiting {
   readonly job: Job | null;
   /** The job that it was made on; null where there was none, absent in entries of a former app. */
   readonly base?: Job | null;
+  /** How often it was written anew on this device. */
+  readonly anew?: number;
   /** A person was asked and chose it: what it is saved over is kept for good. */
   readonly settles?: boolean;
   /** What it did: “Wall 1: 26000 → 27000”. */
@@ -25,7 +27,7 @@ export interface Waiting {
   readonly restores?: number;
 }
 
-export type NewEntry = Omit<Waiting, 'seq' | 'jobId' | 'id' | 'base'>;
+export type NewEntry = Omit<Waiting, 'seq' | 'jobId' | 'id' | 'base' | 'anew'>;
 
 /** Makes an entry from the job as the last one left it; null where there is nothing to enter. */
 export type MakeEntry = (latest: Job | null) => NewEntry | null;
@@ -123,20 +125,31 @@ const stopKept = (kept: unknown): Stop[] => {
 
 /** The device's own database. */
 class Shelf implements Device {
+  /** Entries that were read before, by their id and how often they were written anew: a backlog is read once. */
+  private read = new Map<string, Waiting>();
+
   constructor(private readonly database: KeptDatabase<Shelves>) {}
 
   async waiting(): Promise<Waiting[]> {
     const whole: Waiting[] = [];
+    const before = this.read;
+    this.read = new Map();
     for (const entry of await this.database.use((open) => open.getAll('entries'))) {
+      const key = `${entry.id} ${entry.seq ?? 0} ${entry.anew ?? 0}`;
+      const known = before.get(key);
+      if (known !== undefined) {
+        this.read.set(key, known);
+        whole.push(known);
+        continue;
+      }
       const job = entry.job === null ? null : jobKept(entry.job);
       if (!isEntry(entry) || (job === null && !needsNoJob(entry))) await this.moveAside(entry);
-      else
-        whole.push({
-          ...entry,
-          seq: entry.seq ?? 0,
-          job,
-          ...(entry.base == null ? {} : { base: jobKept(entry.base) }),
-        });
+      else {
+        const base = entry.base == null ? {} : { base: jobKept(entry.base) };
+        const read: Waiting = { ...entry, seq: entry.seq ?? 0, job, ...base };
+        this.read.set(key, read);
+        whole.push(read);
+      }
     }
     return whole;
   }
@@ -176,7 +189,8 @@ class Shelf implements Device {
       const anew = new Map(entries.map((entry) => [entry.id, entry]));
       for (const { id, seq } of await work.store.getAll()) {
         const entry = anew.get(id);
-        if (entry !== undefined && seq !== undefined) await work.store.put({ ...entry, seq });
+        if (entry !== undefined && seq !== undefined)
+          await work.store.put({ ...entry, seq, anew: (entry.anew ?? 0) + 1 });
       }
       await work.done;
     });

@@ -24,12 +24,12 @@ const inOrder = (shelved: readonly Waiting[], own: readonly Waiting[]): HeldEntr
 };
 
 /**
- * What the device keeps, and over it what this window holds itself: every entry made here until the server has it, every
- * copy and stop that it has met. The device's store may go away at any moment; what was entered is then sent from here, and
+ * What the device keeps, and over it what this window holds itself: every entry made or seen here until the server has it,
+ * every copy and stop that it has met. The device's store may go away at any moment; what was entered is then sent from here, and
  * put back when the store answers again. Nothing of it rejects but what is said to.
  */
 export class HeldDevice {
-  /** Entries of this window that the server does not have yet, in the order in which they were made. */
+  /** Entries made or seen in this window that the server does not have yet, in the order in which they were made. */
   private own: Waiting[] = [];
   private readonly copiesHeld = new Map<string, StoredJob>();
   /** What the device would not write of stops: null where one was taken away. */
@@ -43,6 +43,8 @@ export class HeldDevice {
 
   async waiting(): Promise<HeldEntry[]> {
     const shelved = await this.device.waiting().catch(() => []);
+    // What was seen here once is not lost with the store either.
+    for (const entry of shelved) this.hold(entry);
     const all = inOrder(shelved, this.own);
     this.lost.clear();
     for (const { id, kept } of all) if (!kept) this.lost.add(id);
@@ -64,6 +66,7 @@ export class HeldDevice {
   private async add(jobId: string, id: string, make: MakeEntry): Promise<boolean> {
     try {
       await this.putBackLost();
+      await this.putCopyBack(jobId);
       const entry = await this.device.append(jobId, id, make);
       if (entry !== null) this.hold(entry);
       return true;
@@ -99,7 +102,16 @@ export class HeldDevice {
     if (this.own.length === 0) return;
     const here = new Set((await this.device.waiting()).map(({ id }) => id));
     const lost = this.own.filter(({ id }) => !here.has(id));
-    if (lost.length > 0) await this.device.putBack(lost);
+    if (lost.length === 0) return;
+    await this.device.putBack(lost);
+    for (const jobId of new Set(lost.map((entry) => entry.jobId))) await this.putCopyBack(jobId);
+  }
+
+  /** Gives the device back what entries of a job are made on. */
+  private async putCopyBack(jobId: string): Promise<void> {
+    const held = this.copiesHeld.get(jobId);
+    if (held !== undefined && (await this.device.copy(jobId)) === null)
+      await this.device.keepCopy(held);
   }
 
   /** The server has an entry, sent from this window or from another. */

@@ -43,10 +43,10 @@ export class HeldLogs {
 
   /** Gives the device what it does not have of what waits here. */
   async putBackLost(): Promise<void> {
-    const waiting = await this.held.waiting();
-    if (waiting.length === 0) return;
-    const here = new Set((await this.shelf.waiting()).map(({ id }) => id));
-    const lost = waiting.filter(({ id }) => !here.has(id));
+    const shelved = await this.shelf.waiting();
+    this.held.see(shelved);
+    const here = new Set(shelved.map(({ id }) => id));
+    const lost = (await this.held.waiting()).filter(({ id }) => !here.has(id));
     for (const jobId of new Set(lost.map((line) => line.jobId)))
       await this.shelf.add(
         jobId,

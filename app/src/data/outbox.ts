@@ -20,6 +20,7 @@ export interface JobState {
   readonly stop: Stop | null;
 }
 
+const TOLD_EVERY_MS = 200;
 const FIRST_RETRY_MS = 1000;
 const LONGEST_RETRY_MS = 30_000;
 const SENDER = 'ogee-sender';
@@ -29,6 +30,15 @@ const NEWS = 'ogee-news';
 interface News {
   readonly sent: readonly string[];
 }
+
+/** What goes with a save, apart from the job. */
+const markOf = ({ id, said, restores, settles }: Waiting) => ({
+  entry: id,
+  said,
+  by: whoNow(),
+  ...(restores === undefined ? {} : { restores }),
+  ...(settles === true ? { settles } : {}),
+});
 
 /** An entry that a person must be asked about before it is sent. */
 class Asked extends Error {
@@ -59,6 +69,8 @@ export class Outbox {
   private retryMs = FIRST_RETRY_MS;
   private timer: ReturnType<typeof setTimeout> | null = null;
   private isAway = false;
+  private toldAt = 0;
+  private telling: ReturnType<typeof setTimeout> | null = null;
   private disposed = false;
 
   /** What happened on site, by the same way to the server. */
@@ -231,6 +243,7 @@ export class Outbox {
   dispose(): void {
     this.disposed = true;
     if (this.timer !== null) clearTimeout(this.timer);
+    if (this.telling !== null) clearTimeout(this.telling);
     this.news?.close();
     this.news = null;
   }
@@ -242,33 +255,48 @@ export class Outbox {
       await alone(SENDER, async () => {
         await this.device.putBackLost().catch(() => undefined);
         await this.log.putBackLost().catch(() => undefined);
-        let more = true;
-        while (more) more = await this.sendNext();
+        while (await this.sendWaiting());
       });
     }
   }
 
-  private async sendNext(): Promise<boolean> {
+  /** Sends what waits as it is now, one after the other; true where there may be more. */
+  private async sendWaiting(): Promise<boolean> {
     const stopped = new Set((await this.device.stops()).map(({ jobId }) => jobId));
-    const next = (await this.waiting()).find(({ jobId }) => !stopped.has(jobId));
-    if (next === undefined) return this.sendLog();
+    const waiting = (await this.waiting()).filter(({ jobId }) => !stopped.has(jobId));
+    if (waiting.length === 0) return this.sendLog();
+    for (const entry of waiting) {
+      if (stopped.has(entry.jobId)) continue;
+      const came = await this.sendOne(entry);
+      if (came === 'for-later') return false;
+      // The rest of that job waits for it.
+      if (came !== 'sent') stopped.add(entry.jobId);
+      this.tellSoon();
+    }
+    return true;
+  }
+
+  private async sendOne(entry: Waiting): Promise<'sent' | 'kept' | 'for-later'> {
     try {
-      const stored = await this.deliver(next);
-      await this.done(next, stored);
+      const stored = await this.deliver(entry);
+      await this.done(entry, stored);
       this.reached();
+      return 'sent';
     } catch (error) {
       if (error instanceof Asked) {
+        const { jobId } = entry;
         const { why, message, theirs } = error;
-        await this.device.setStop(next.jobId, { jobId: next.jobId, why, text: message, theirs });
-      } else if (isForLater(error) || !(error instanceof Refused)) {
-        return this.waitForServer(error);
-      } else {
-        this.reached();
-        await this.refused(next, error);
+        await this.device.setStop(jobId, { jobId, why, text: message, theirs });
+        return 'kept';
       }
+      if (isForLater(error) || !(error instanceof Refused)) {
+        this.waitForServer(error);
+        return 'for-later';
+      }
+      this.reached();
+      await this.refused(entry, error);
+      return 'kept';
     }
-    this.tell(true);
-    return true;
   }
 
   /** When no entry of a job is left to send: a log is of a job that the server knows. */
@@ -302,27 +330,48 @@ export class Outbox {
 
   /** Saves what an entry changed on the job as the server last had it. */
   private async save(entry: Waiting): Promise<StoredJob | null> {
-    const { id, jobId, said, restores, settles } = entry;
+    const { jobId } = entry;
     const copy = await this.device.copy(jobId);
     const { job, clashes } = rebased(entry, copy?.job ?? null);
     if (job === null) return null;
     if (copy !== null && clashes.length > 0)
-      throw new Asked('conflict', 'the same was changed elsewhere', copy);
+      return this.ask(entry, 'conflict', 'the same was changed elsewhere', copy);
     const isMerged = copy !== null && entry.base != null && !dequal(copy.job, entry.base);
     if (isMerged) {
       // Whoever did the same is with the server already.
       if (dequal(job, copy.job)) return copy;
       const stands = isWhole(job) && (!(await this.stands(copy.job)) || (await this.stands(job)));
       if (!stands)
-        throw new Asked('apart', 'what was entered here and elsewhere is no roof together', copy);
+        return this.ask(
+          entry,
+          'apart',
+          'what was entered here and elsewhere is no roof together',
+          copy,
+        );
     }
-    return api.save(jobId, copy?.revision ?? 1, job, {
-      entry: id,
-      said,
-      by: whoNow(),
-      ...(restores === undefined ? {} : { restores }),
-      ...(settles === true ? { settles } : {}),
-    });
+    return api.save(jobId, copy?.revision ?? 1, job, markOf(entry));
+  }
+
+  /**
+   * Asks a person about an entry, unless the server has it already: its answer may have been lost, and others may have
+   * gone on from it since. Sent over what is not the newest, it is known again there or refused.
+   *
+   * @throws Asked with what is there now
+   */
+  private async ask(
+    entry: Waiting,
+    why: Asked['why'],
+    text: string,
+    copy: StoredJob,
+  ): Promise<StoredJob> {
+    if (entry.job === null || copy.revision < 2) throw new Asked(why, text, copy);
+    try {
+      return await api.save(entry.jobId, copy.revision - 1, entry.job, markOf(entry));
+    } catch (error) {
+      if (error instanceof Refused && error.current?.deletedAt === null)
+        throw new Asked(why, text, error.current);
+      throw error;
+    }
   }
 
   private async done(entry: Waiting, stored: StoredJob | null): Promise<void> {
@@ -364,7 +413,22 @@ export class Outbox {
     return false;
   }
 
+  /** Tells at once, and then not more often than a person can read: a backlog goes out faster. */
+  private tellSoon(): void {
+    if (this.telling !== null) return;
+    const wait = this.toldAt + TOLD_EVERY_MS - Date.now();
+    if (wait <= 0) {
+      this.tell(true);
+      return;
+    }
+    this.telling = setTimeout(() => {
+      this.telling = null;
+      this.tell(true);
+    }, wait);
+  }
+
   private tell(others = false): void {
+    this.toldAt = Date.now();
     for (const listener of this.listeners) listener();
     if (others) this.news?.postMessage({ sent: [] } satisfies News);
   }

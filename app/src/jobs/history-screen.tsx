@@ -53,6 +53,11 @@ const NameRevision = ({
   );
 };
 
+const KEPT_FOR: Readonly<Record<'conflict' | 'sawn', string>> = {
+  conflict: 'put aside when two changed the same',
+  sawn: 'sawn from',
+};
+
 const Revision = ({
   one,
   onBeside,
@@ -74,7 +79,12 @@ const Revision = ({
           <Strong>{one.label ?? one.said ?? `Revision ${one.revision}`}</Strong>
           {one.label !== null && one.said !== null && <Small>{one.said}</Small>}
           <Small>
-            {whenText(one.savedAt)} · revision {one.revision}
+            {[
+              whenText(one.savedAt),
+              ...(one.by === null ? [] : [one.by]),
+              `revision ${one.revision}`,
+              ...(one.keptFor === null ? [] : [KEPT_FOR[one.keptFor]]),
+            ].join(' · ')}
           </Small>
         </View>
         <View className="flex-row items-center gap-2">
@@ -144,8 +154,9 @@ export const HistoryScreen = () => {
       <View>
         <Title>History</Title>
         <Small>
-          Restoring puts an older state on top. All of today is kept, the last of each day before,
-          and whatever has a name or was restored.
+          Restoring puts an older state on top. All of today is kept and the last of each day
+          before; and for good whatever has a name, was restored or replaced by restoring, put aside
+          when two changed the same, or sawn from.
         </Small>
       </View>
       <View role="list" className="gap-2">

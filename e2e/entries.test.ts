@@ -13,6 +13,7 @@ import {
   textOf,
   typeInto,
   waitForText,
+  WIDE,
 } from './support/browser';
 
 jest.setTimeout(300_000);
@@ -270,6 +271,39 @@ describe('without a signal', () => {
     await page.close();
     await own.stop();
   });
+});
+
+it('keeps the focus on the page: after Enter in a name, Tab past the keys, “Work it out”', async () => {
+  const page = await openPage(browser, WIDE);
+  await page.goto(server.base, { waitUntil: 'networkidle0' });
+  const focused = (): Promise<string> =>
+    page.evaluate(() => document.activeElement?.tagName.toLowerCase() ?? 'none');
+  await tap(page, 'new-job');
+  await typeInto(page, 'new-name-field', 'Kept in sight');
+  await page.keyboard.press('Enter');
+  expect(await page.evaluate(() => document.activeElement?.getAttribute('data-testid'))).toBe(
+    'new-name-field',
+  );
+  await typeInto(page, 'new-along', '9 m');
+  // Through every key of the row, past its end, and until the row has folded.
+  for (let i = 0; i < 8; i += 1) {
+    await page.keyboard.press('Tab');
+    expect([i, await focused()]).not.toEqual([i, 'body']);
+  }
+  await new Promise((resolve) => setTimeout(resolve, 700));
+  expect(await focused()).not.toBe('body');
+  await page.focus(byId('new-create'));
+  await page.keyboard.press('Enter');
+  await page.waitForSelector(byId('cut-list'));
+  await page.waitForFunction(() => document.activeElement !== document.body);
+  await page.goto(server.base, { waitUntil: 'networkidle0' });
+  await tap(page, 'more-Kept in sight');
+  await press(page, 'Rename');
+  await typeInto(page, 'rename-field', 'Renamed');
+  await page.keyboard.press('Enter');
+  await page.waitForSelector(byId('job-Renamed'));
+  await page.waitForFunction(() => document.activeElement !== document.body);
+  await page.close();
 });
 
 it('lists what was deleted, to be brought back, and asks before it deletes', async () => {

@@ -30,6 +30,8 @@ interface Phone {
   readonly who: string;
   readonly browser: Browser;
   page: Page;
+  /** Its store is closed: without a signal too, an entry could only wait in its window. */
+  closed: boolean;
 }
 
 let server: AppServer;
@@ -55,7 +57,7 @@ beforeAll(async () => {
     await first.goto(server.base, { waitUntil: 'networkidle0' });
     await first.waitForFunction(() => navigator.serviceWorker.controller !== null);
     await first.close();
-    phones.push({ who, browser, page: await open(browser, who) });
+    phones.push({ who, browser, page: await open(browser, who), closed: false });
   }
 }, 120_000);
 afterAll(async () => {
@@ -100,7 +102,7 @@ it('two browsers through anything: every edit reaches the server, and both show 
           server = await server.again();
           break;
         case 1:
-          await phone.page.setOfflineMode(true);
+          if (!phone.closed) await phone.page.setOfflineMode(true);
           break;
         case 2:
           await phone.page.setOfflineMode(false);
@@ -109,11 +111,13 @@ it('two browsers through anything: every edit reaches the server, and both show 
           // The page is killed, and opened again, with a signal or without.
           await phone.page.close({ runBeforeUnload: false });
           phone.page = await open(phone.browser, phone.who);
+          phone.closed = false;
           break;
         case 4:
           // Its store is closed for as long as the page stands.
           await phone.page.setOfflineMode(false);
           await phone.page.evaluate(CLOSED);
+          phone.closed = true;
           break;
         default: {
           const field = FIELDS[dice(FIELDS.length)]!;

@@ -22,7 +22,6 @@ const VIEWS = [
   ['frame-phone', PHONE, 'light', 'Heron Slip', 'roof', '3D'],
   ['raise-phone', PHONE, 'light', 'Gannet Point', 'roof?step=6', 'Raise'],
   ['fit-phone', PHONE, 'light', 'Heron Slip', 'fit'],
-  ['history-phone', PHONE, 'light', 'Heron Slip', 'history'],
   ['steps-square-phone', PHONE, 'light', 'Heron Slip', 'cuts/HJ2', undefined, 'Steps'],
   ['saw-phone', PHONE, 'light', 'Heron Slip', 'saw?piece=HJ2.left'],
   ['saw-wide', WIDE, 'light', 'Gannet Point', 'saw'],
@@ -98,5 +97,39 @@ for (const [name, size, theme, job, place, view, heading, typed] of VIEWS) {
   await page.close();
   process.stdout.write(`docs/screenshots/${name}.png\n`);
 }
+/** Ben saves a spacing while this phone, without a signal, enters another: what both changed is asked, over the history. */
+const question = async () => {
+  const page = await browser.newPage();
+  await page.setViewport(PHONE);
+  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
+  const { id } = jobs.find((one) => one.name === 'Heron Slip');
+  await page.goto(`${base}/job/${id}/timber`, { waitUntil: 'networkidle0' });
+  const field = '[data-testid="field-framing.spacing"]';
+  await page.waitForSelector(field);
+  await page.setOfflineMode(true);
+  await page.click(field, { clickCount: 3 });
+  await page.type(field, '2 ft');
+  await page.$eval(field, (element) => element.blur());
+  const { job, revision } = await (await fetch(`${base}/api/jobs/${id}`)).json();
+  await fetch(`${base}/api/jobs/${id}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({
+      revision,
+      job: { ...job, framing: { ...job.framing, spacing: 18 * 25.4 } },
+      by: 'Ben',
+      device: 'phone-of-ben',
+      said: `Spacing, on center: 1' 4" → 1' 6"`,
+    }),
+  });
+  await page.setOfflineMode(false);
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await page.waitForSelector('[data-testid="conflict"]');
+  await page.click('[aria-label="History"]');
+  await page.waitForSelector('[data-testid^="restore-"]');
+  await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', 'history-phone.png') });
+  process.stdout.write('docs/screenshots/history-phone.png\n');
+};
+await question();
 await browser.close();
 server.kill('SIGTERM');

@@ -54,8 +54,8 @@ const NameRevision = ({
 };
 
 const KEPT_FOR: Readonly<Record<'conflict' | 'sawn', string>> = {
-  conflict: 'put aside when two changed the same',
-  sawn: 'sawn from',
+  conflict: 'kept, as two changed the same',
+  sawn: 'kept, as sawn from',
 };
 
 const Revision = ({

@@ -1,4 +1,4 @@
-import type { Job } from '@ogee/core/src/job';
+import type { Job, Renaming } from '@ogee/core/src/job';
 import type { ChangesPage, StoredJob } from '@ogee/core/src/wire';
 import { dequal } from 'dequal';
 import { newId } from '../browser/new-id';
@@ -8,7 +8,7 @@ import type { Device, MakeEntry, Stop, Waiting } from './device';
 import { HeldDevice, type HeldEntry } from './held-device';
 import { LogBox } from './log-box';
 import { openLogShelf, type LogShelf } from './log-shelf';
-import { isWhole, rebased } from './rebase';
+import { isWhole, rebased, withRenamed } from './rebase';
 import { TypedTexts } from './typed-texts';
 import { whoNow } from './who';
 
@@ -30,6 +30,9 @@ const NEWS = 'ogee-news';
 interface News {
   readonly sent: readonly string[];
 }
+
+/** The entries of a job were written anew, and are read again before they are sent. */
+class MadeAnew extends Error {}
 
 /** What goes with a save, apart from the job. */
 const markOf = ({ id, said, restores, settles }: Waiting) => ({
@@ -197,9 +200,13 @@ export class Outbox {
   async settle(jobId: string, over: StoredJob): Promise<void> {
     const { waiting, stop } = await this.state(jobId);
     let onto = over.job;
-    const anew = waiting.flatMap(({ kept: _kept, ...entry }, i) => {
+    const renamed: Renaming[] = [];
+    const anew = waiting.flatMap(({ kept: _kept, ...one }, i) => {
+      const entry = withRenamed(one, renamed);
       if (entry.job === null) return [];
-      const own = stop?.why === 'apart' ? entry.job : (rebased(entry, onto).job ?? entry.job);
+      const made = rebased(entry, onto);
+      renamed.push(...made.renamed);
+      const own = stop?.why === 'apart' ? entry.job : (made.job ?? entry.job);
       const again = { ...entry, base: onto, job: own, ...(i === 0 && { settles: true }) };
       onto = own;
       return [again];
@@ -289,6 +296,7 @@ export class Outbox {
         await this.device.setStop(jobId, { jobId, why, text: message, theirs });
         return 'kept';
       }
+      if (error instanceof MadeAnew) return 'kept';
       if (isForLater(error) || !(error instanceof Refused)) {
         this.waitForServer(error);
         return 'for-later';
@@ -332,8 +340,12 @@ export class Outbox {
   private async save(entry: Waiting): Promise<StoredJob | null> {
     const { jobId } = entry;
     const copy = await this.device.copy(jobId);
-    const { job, clashes } = rebased(entry, copy?.job ?? null);
+    const { job, clashes, renamed } = rebased(entry, copy?.job ?? null);
     if (job === null) return null;
+    if (renamed.length > 0) {
+      await this.rename(entry, renamed);
+      throw new MadeAnew();
+    }
     if (copy !== null && clashes.length > 0)
       return this.ask(entry, 'conflict', 'the same was changed elsewhere', copy);
     const isMerged = copy !== null && entry.base != null && !dequal(copy.job, entry.base);
@@ -350,6 +362,19 @@ export class Outbox {
         );
     }
     return api.save(jobId, copy?.revision ?? 1, job, markOf(entry));
+  }
+
+  /** Parts that an entry added have other names: in it, and in all that was made on it. */
+  private async rename(entry: Waiting, renamed: readonly Renaming[]): Promise<void> {
+    const { waiting } = await this.state(entry.jobId);
+    const from = waiting.findIndex(({ id }) => id === entry.id);
+    await this.device.rewrite(
+      waiting.slice(from).map(({ kept: _kept, ...one }, i) => {
+        const anew = withRenamed(one, renamed);
+        // What it was made on does not have the part.
+        return i === 0 ? { ...anew, base: one.base } : anew;
+      }),
+    );
   }
 
   /**

@@ -9,7 +9,14 @@ export { jobFromStore, readJob, readJobText } from './read';
 export { firstEave, standsAlready } from './sides';
 export { newJob, type NewJobChoice, type NewShape } from './new-job';
 export * from './edit';
-export { merged, type Clash, type Merged, type Preferred } from './merge';
+export {
+  merged,
+  withPartRenamed,
+  type Clash,
+  type Merged,
+  type Preferred,
+  type Renaming,
+} from './merge';
 export {
   cornerAngles,
   diagonals,

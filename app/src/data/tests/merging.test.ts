@@ -127,6 +127,36 @@ describe('what two people enter at once', () => {
     hand.dispose();
   });
 
+  it('may each be a part of the same name: both stand, and later entries are of one’s own', async () => {
+    const wing = (fromCorner: number) => (now: Job) =>
+      withWing(now, 0, 0, { width: 2500, projection: 2000, fromCorner });
+    const overhangOf = (now: Job, block: number): number => {
+      const side = now.blocks[block]?.sides[1];
+      return side?.roof === 'eave' ? side.overhang : NaN;
+    };
+    const there = server();
+    there.state.away = true;
+    const hand = await open();
+    hand.edit(wing(500), 'A wing');
+    hand.edit(
+      (now) =>
+        withSide(now, 1, 1, (side) => (side.roof === 'eave' ? { ...side, overhang: 77 } : side)),
+      'Overhang',
+    );
+    await until(() => hand.read().state === 'away');
+    there.saveElsewhere(wing(5500)(job('first')));
+    const [theirs] = there.current().job.blocks.slice(1);
+    there.state.away = false;
+    await outbox.send();
+    const { blocks } = there.current().job;
+    expect(blocks.map(({ id }) => id)).toEqual(['main', 'wing', 'wing 2']);
+    expect(blocks[1]).toEqual(theirs);
+    expect(overhangOf(there.current().job, 2)).toBe(77);
+    await until(() => hand.read().state === 'saved');
+    expect(hand.read().job).toEqual(there.current().job);
+    hand.dispose();
+  });
+
   it('that points at what the other took away is asked', async () => {
     const winged = withWing(job('first'), 0, 0, {
       width: 4000,

@@ -2,7 +2,8 @@
  * Two jobs that were made of one, as one that has what each changed.
  *
  * Takes three jobs as they are read; promises a job in which each thing stands as whoever changed it left it, known by its
- * own name wherever it stands in the file; and what both changed otherwise. Merged in either order it comes to the same.
+ * own name wherever it stands in the file; and what both changed otherwise. Merged in either order it comes to the same,
+ * but for the names of parts that both added.
  * Nothing here checks the whole: it is read, and framed, like any other job.
  */
 import { dequal } from 'dequal';
@@ -10,6 +11,9 @@ import type { Vec2 } from '../../geom';
 import type { Path } from '../../problem';
 import type { Job } from '../schema';
 import { mergedOutline } from './outline';
+import { renamings, withPartRenamed, type Renaming } from './parts';
+
+export { withPartRenamed, type Renaming } from './parts';
 
 /** Something that both changed otherwise. */
 export interface Clash {
@@ -24,6 +28,8 @@ export interface Clash {
 export interface Merged {
   readonly job: Job;
   readonly clashes: readonly Clash[];
+  /** Parts of mine that have another name in it: theirs have that one. */
+  readonly renamed: readonly Renaming[];
 }
 
 /** Whose stands where both changed the same. */
@@ -67,9 +73,28 @@ const byName = (list: readonly unknown[], name: (one: Fields) => string) => {
     const own = isFields(one) ? name(one) : text(one);
     const count = counted.get(own) ?? 0;
     counted.set(own, count + 1);
-    named.set(`${own}#${count}`, { at, one });
+    named.set(`${own}\t${count}`, { at, one });
   }
   return named;
+};
+
+/** Names each once, as they come; but what stands side by side and is new to both is in the order of its names. */
+const inOrder = (names: readonly string[], isOld: (name: string) => boolean): string[] => {
+  const ordered: string[] = [];
+  let fresh: string[] = [];
+  const settle = (): void => {
+    ordered.push(...fresh.sort());
+    fresh = [];
+  };
+  for (const name of new Set(names)) {
+    if (!isOld(name)) fresh.push(name);
+    else {
+      settle();
+      ordered.push(name);
+    }
+  }
+  settle();
+  return ordered;
 };
 
 class Merging {
@@ -118,8 +143,7 @@ class Merging {
     path: Path,
   ): unknown[] {
     const [a, b, c] = [byName(was, name), byName(mine, name), byName(theirs, name)];
-    const added = [...new Set([...b.keys(), ...c.keys()])].filter((one) => !a.has(one)).sort();
-    return [...a.keys(), ...added].flatMap((one) => {
+    return inOrder([...c.keys(), ...b.keys()], (one) => a.has(one)).flatMap((one) => {
       const at = b.get(one)?.at ?? c.get(one)?.at ?? 0;
       const value = this.value(a.get(one)?.one, b.get(one)?.one, c.get(one)?.one, [...path, at]);
       return value === undefined ? [] : [value];
@@ -154,7 +178,7 @@ class Merging {
 }
 
 /** Openings that two people named alike are told apart again. */
-const namedApart = (job: Job): Job => {
+const openingsApart = (job: Job): Job => {
   const taken = new Set<string>();
   return {
     ...job,
@@ -172,13 +196,15 @@ const namedApart = (job: Job): Job => {
  * @param preferred whose stands where both changed the same
  */
 export const merged = (was: Job, mine: Job, theirs: Job, preferred: Preferred = 'mine'): Merged => {
-  if (dequal(mine, was)) return { job: theirs, clashes: [] };
-  if (dequal(theirs, was)) return { job: mine, clashes: [] };
+  if (dequal(mine, was)) return { job: theirs, clashes: [], renamed: [] };
+  if (dequal(theirs, was)) return { job: mine, clashes: [], renamed: [] };
   const merging = new Merging(preferred);
-  const job = merging.value(was, mine, theirs, []) as Job;
+  const renamed = renamings(was, mine, theirs);
+  const own = renamed.reduce(withPartRenamed, mine);
+  const job = merging.value(was, own, theirs, []) as Job;
   // How it is shown, and what last wrote it, is no question for anybody.
   const clashes = merging.clashes.filter(
     ({ path: [first] }) => first !== 'display' && first !== 'madeWith',
   );
-  return { job: namedApart(job), clashes };
+  return { job: openingsApart(job), clashes, renamed };
 };

@@ -191,6 +191,33 @@ it('two openings that two people made at once both stand, under names of their o
   expect(new Set(job.openings.map(({ name }) => name)).size).toBe(4);
 });
 
+it('two parts that two people added under one name both stand, with what stands on them', () => {
+  const plain = read(newJob('house', display, 12_000, 7000, '40°'));
+  const winged = (from: number) => {
+    const wing = withWing(plain, 0, 0, { width: 3000, projection: 2500, fromCorner: from });
+    return read(withPurlins(wing, 'wing', { at: 0.5, set: 'canted' }));
+  };
+  const [mine, theirs] = [winged(1000), winged(7000)];
+  const { job, clashes, renamed } = merged(plain, mine, theirs);
+  expect(clashes).toEqual([]);
+  // Theirs keeps its name: others know it by that already.
+  expect(renamed).toEqual([['wing', 'wing 2']]);
+  expect([job.blocks[1], job.blocks[2]]).toEqual([
+    theirs.blocks[1],
+    { ...mine.blocks[1], id: 'wing 2' },
+  ]);
+  expect(job.blocks.map(({ id }) => id)).toEqual(['main', 'wing', 'wing 2']);
+  expect(job.purlins.map(({ block, side }) => `${block} ${side}`).sort()).toEqual([
+    'wing 1',
+    'wing 2 1',
+    'wing 2 3',
+    'wing 3',
+  ]);
+  expect(read(job).blocks).toHaveLength(3);
+  // Who added the very same has added one.
+  expect(merged(plain, mine, winged(1000)).job).toEqual(mine);
+});
+
 it('a file without ids is numbered by whoever reads it alike, and no id stands twice', () => {
   const bare = { ...house, openings: house.openings.map(({ id: _id, ...rest }) => rest) };
   expect(read(bare).openings.map(({ id }) => id)).toEqual(['o1', 'o2']);

@@ -36,7 +36,9 @@ export class HeldDevice {
   private readonly stopsHeld = new Map<string, Stop | null>();
   private made = 0;
   private appending: Promise<unknown> = Promise.resolve();
-  /** Of those, what the device did not have when it was last looked at. */
+  /** Entries that the server has, as far as this window knows. */
+  private readonly gone = new Set<string>();
+  /** Of those that wait, what the device did not have when it was last looked at. */
   private readonly lost = new Set<string>();
 
   constructor(private readonly device: Device) {}
@@ -45,7 +47,10 @@ export class HeldDevice {
     const shelved = await this.device.waiting().catch(() => []);
     // What was seen here once is not lost with the store either.
     for (const entry of shelved) this.hold(entry);
-    const all = inOrder(shelved, this.own);
+    const all = inOrder(
+      shelved.filter(({ id }) => !this.gone.has(id)),
+      this.own,
+    );
     this.lost.clear();
     for (const { id, kept } of all) if (!kept) this.lost.add(id);
     return all;
@@ -94,7 +99,9 @@ export class HeldDevice {
   }
 
   private hold(entry: Waiting): void {
-    if (!this.own.some(({ id }) => id === entry.id)) this.own.push(entry);
+    // What was read before it was sent, and comes late, waits no more.
+    if (this.gone.has(entry.id) || this.own.some(({ id }) => id === entry.id)) return;
+    this.own.push(entry);
   }
 
   /** Gives the device back what was lost from it. */
@@ -117,7 +124,10 @@ export class HeldDevice {
   /** The server has an entry, sent from this window or from another. */
   letGo(ids: readonly string[]): void {
     this.own = this.own.filter(({ id }) => !ids.includes(id));
-    for (const id of ids) this.lost.delete(id);
+    for (const id of ids) {
+      this.lost.delete(id);
+      this.gone.add(id);
+    }
   }
 
   async sent(entry: Waiting, stored: StoredJob | null): Promise<void> {

@@ -14,6 +14,7 @@ export type Change = (job: Job) => Job;
  *
  *   entering  in a field's hands: it counts when the field is left
  *   saved     with the server
+ *   behind    with the server; somebody has changed the job since, which is shown when the field in hand is left
  *   keeping   being written on this device
  *   sending   kept on this device, on its way
  *   away      kept on this device; the server does not answer
@@ -24,6 +25,7 @@ export type Change = (job: Job) => Job;
 export type SaveState =
   | 'entering'
   | 'saved'
+  | 'behind'
   | 'keeping'
   | 'sending'
   | 'away'
@@ -353,7 +355,10 @@ export class JobInHand {
     const latest = latestOf(state);
     const changed = latest !== null && !same(latest, this.latest);
     this.behind = changed && this.hand !== null;
-    if (this.behind) return;
+    if (this.behind) {
+      this.publish();
+      return;
+    }
     const { copy } = this.known;
     if (state.copy !== null && state.copy !== copy) this.onCopy(state.copy);
     this.known = state;
@@ -390,7 +395,7 @@ export class JobInHand {
       return 'entering';
     if (stop !== null) return 'stopped';
     if (this.appending > 0) return 'keeping';
-    if (waiting.length === 0) return 'saved';
+    if (waiting.length === 0) return this.behind ? 'behind' : 'saved';
     if (waiting.some(({ kept }) => !kept)) return this.outbox.away ? 'unkept-away' : 'unkept';
     return this.outbox.away ? 'away' : 'sending';
   }

@@ -7,6 +7,7 @@ import { Small } from '../ui/text';
 const WORDS: Readonly<Record<SaveState, string>> = {
   entering: 'Not taken yet',
   saved: 'Saved',
+  behind: 'Changed elsewhere · leave the field',
   keeping: 'Keeping …',
   sending: 'On this device · sending …',
   away: 'On this device · the server is away',
@@ -15,7 +16,7 @@ const WORDS: Readonly<Record<SaveState, string>> = {
   stopped: 'Not with the server yet',
 };
 
-const CALM: ReadonlySet<SaveState> = new Set(['entering', 'saved', 'keeping', 'sending']);
+const CALM: ReadonlySet<SaveState> = new Set(['entering', 'saved', 'behind', 'keeping', 'sending']);
 
 /** Where the last entry is, and whether its roof is proved. */
 export const SaveMark = () => {

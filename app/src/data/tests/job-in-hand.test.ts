@@ -131,6 +131,10 @@ describe('what others do to a job that is open', () => {
     await outbox.meet(there.saveElsewhere(job('theirs')));
     await new Promise((resolve) => setTimeout(resolve, 60));
     expect(hand.read()).toMatchObject({ job: { name: 'first', about: 'mine' }, news: [] });
+    // With nothing typed the mark does not say that all is as it is with the server.
+    hand.withdraw('about');
+    expect(hand.read().state).toBe('behind');
+    hand.whileTyping('about', () => hand.edit((now) => ({ ...now, about: 'mine' })));
     hand.leave('about', 'About: mine');
     await until(() => hand.read().state === 'saved');
     expect(there.current().job).toMatchObject({ name: 'theirs', about: 'mine' });

@@ -18,13 +18,26 @@ const damaged = (file: string, why: string): Unusable => {
   return new Unusable(`The database ${file} is damaged (${why}). ${offer}`);
 };
 
+/** A file that this program may not read, or not write, is as whole as it was. */
+const closedTo = (file: string, why: string): Unusable =>
+  new Unusable(
+    `The database ${file} cannot be opened (${why}); is its folder there, and may this program write in it?`,
+  );
+
+/** Whether the driver finds the file itself at fault. */
+const isDamage = (error: unknown): boolean =>
+  typeof error === 'object' &&
+  error !== null &&
+  'code' in error &&
+  /^SQLITE_(CORRUPT|NOTADB)/.test(String(error.code));
+
 /** Whether SQLite finds the file whole. */
 const check = async (database: Knex, file: string): Promise<void> => {
   let rows: unknown;
   try {
     rows = await database.raw('PRAGMA quick_check(1)');
   } catch (error) {
-    throw damaged(file, reason(error));
+    throw isDamage(error) ? damaged(file, reason(error)) : closedTo(file, reason(error));
   }
   const found = JSON.stringify(rows);
   if (!found.includes('"ok"')) throw damaged(file, found.slice(0, 200));
@@ -164,8 +177,6 @@ export const openDatabase = async (file: string): Promise<Knex> => {
   } catch (error) {
     await database.destroy();
     if (error instanceof Unusable) throw error;
-    throw new Unusable(
-      `The database ${file} cannot be opened (${reason(error)}); is its folder there, and may this program write in it?`,
-    );
+    throw isDamage(error) ? damaged(file, reason(error)) : closedTo(file, reason(error));
   }
 };

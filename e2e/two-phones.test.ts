@@ -138,6 +138,8 @@ it('an hour without the server: both tick, one takes back, one is closed and ope
   expect(new Set(lines.map((line) => line.id)).size).toBe(8);
   const times = lines.map(({ at }) => Date.parse(at));
   expect(Math.max(...times) - Math.min(...times)).toBeGreaterThan(3_500_000);
+  // The clocks that were turned are said to be off.
+  await waitForText(ada, 'clock-off', '1 hour ahead');
 });
 
 it('the server killed and stopped while both are ticking: each tick comes once', async () => {

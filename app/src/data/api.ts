@@ -13,6 +13,7 @@ import {
 } from '@ogee/core/src/wire';
 import { z } from 'zod';
 import { deviceId } from '../browser/device-id';
+import { noteServerTime } from './clock';
 
 /** A schema, made when an answer of its kind is first read. */
 type Shape<T> = () => z.ZodType<T>;
@@ -97,6 +98,7 @@ const call = async <T>(
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     signal: AbortSignal.timeout(TIMEOUT_MS),
   });
+  noteServerTime(response.headers.get('date'));
   if (response.ok) return shape().parse(response.status === 204 ? null : await response.json());
   const answer = refusalShape().safeParse(await response.json().catch(() => null));
   throw new Refused(

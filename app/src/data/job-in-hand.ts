@@ -331,7 +331,7 @@ export class JobInHand {
     this.publish();
     void this.outbox
       .append(this.id, (kept) => {
-        const made = kept === null ? shown : change(kept);
+        const made = kept === null ? shown : shownAs(change(kept), shown);
         const job = readJob(made).ok ? made : shown;
         return {
           act: 'save' as const,
@@ -352,7 +352,9 @@ export class JobInHand {
     const state = await this.outbox.state(this.id);
     // Something was entered while this was read: its own news follows.
     if (this.appending > 0) return;
-    const latest = latestOf(state);
+    const there = latestOf(state);
+    // Units and words stay as they are here: a figure without a unit means what it meant, whoever changes his.
+    const latest = there === null ? null : shownAs(there, this.latest);
     const changed = latest !== null && !same(latest, this.latest);
     this.behind = changed && this.hand !== null;
     if (this.behind) {

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { useClockOff } from '../data/clock';
 import type { SiteLog } from '../data/site-log';
 import { useWho } from '../data/who';
 import { Small, Strong } from '../ui/text';
@@ -31,6 +32,17 @@ export const LogMark = ({ log }: { readonly log: SiteLog }) => {
         </Small>
       )}
     </View>
+  );
+};
+
+/** Said where this device's clock is far off the server's: it puts its time on every line that it writes. */
+export const ClockOff = () => {
+  const off = useClockOff();
+  return off === null ? null : (
+    <Small className="text-pencil" testID="clock-off" role="status">
+      This device’s clock is {off}, against the server’s. Lines stand in the order in which they
+      came there; set the clock, so that their times are right.
+    </Small>
   );
 };
 

@@ -15,7 +15,7 @@ import { Figure, Small, Strong, Title, Words } from '../ui/text';
 import { WordsField } from '../ui/words-field';
 import { whenText } from '../ui/when';
 import { causeWords } from './cause-words';
-import { LogMark, NameEntry } from './log-mark';
+import { ClockOff, LogMark, NameEntry } from './log-mark';
 
 type Shown = 'all' | Exclude<LogKind, 'undo'>;
 
@@ -155,6 +155,7 @@ export const LogScreen = () => {
         </Small>
       </View>
       <LogMark log={log} />
+      <ClockOff />
       <View className="gap-2">
         <WordsField
           value={text}

@@ -17,7 +17,7 @@ import { Fold } from '../ui/fold';
 import { Loading } from '../ui/states';
 import { Figure, Small, Title, Words } from '../ui/text';
 import { useStable } from '../ui/use-stable';
-import { LogMark, NameEntry } from '../log/log-mark';
+import { ClockOff, LogMark, NameEntry } from '../log/log-mark';
 import { whenText } from '../ui/when';
 import { Misfits } from './misfits';
 import { NextPiece } from './next-piece';
@@ -247,6 +247,7 @@ const DayAtTheSaw = ({ day }: { readonly day: Day }) => {
         </Small>
       )}
       <LogMark log={log} />
+      <ClockOff />
       <NameEntry />
       <Caution
         level="caution"

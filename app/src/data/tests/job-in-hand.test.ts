@@ -124,6 +124,20 @@ describe('what others do to a job that is open', () => {
     hand.dispose();
   });
 
+  it('changes no unit here: a figure without one means what it meant', async () => {
+    const there = server();
+    const hand = await openWithNews();
+    const { display } = hand.read().job;
+    const inFeet = { ...display, units: 'imperial' as const };
+    await outbox.meet(there.saveElsewhere({ ...job('theirs'), display: inFeet }));
+    await until(() => hand.read().job.name === 'theirs');
+    expect(hand.read().job.display).toEqual(display);
+    hand.edit((now) => ({ ...now, display: { ...now.display, pitch: 'in12' } }), 'Angles');
+    await until(() => hand.read().state === 'saved');
+    expect(there.current().job.display).toEqual({ ...display, pitch: 'in12' });
+    hand.dispose();
+  });
+
   it('moves nothing under a field in hand, and comes when that is left; both stand', async () => {
     const there = server();
     const hand = await openWithNews();

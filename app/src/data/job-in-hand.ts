@@ -116,6 +116,11 @@ export class JobInHand {
   } | null = null;
   private readonly done: Step[] = [];
   private readonly undone: Step[] = [];
+  /** What became of steps turned back or forth on the job as it is. */
+  private readonly turnings = new WeakMap<
+    Job,
+    { readonly to: Job; readonly of: Job; readonly job: Job | null }
+  >();
   private notTaken: Problem | null = null;
   private typing = false;
   private saying: string | null = null;
@@ -253,8 +258,13 @@ export class JobInHand {
   }
 
   private turned(from: Job, to: Job): Job | null {
+    const key = this.turnings.get(from);
+    // Asked with every key that is typed: worked out when the job or the step is another.
+    if (key?.to === to && key.of === this.latest) return key.job;
     const { job, clashes } = merged(from, to, this.latest);
-    return clashes.length === 0 && readJob(job).ok ? job : null;
+    const stands = clashes.length === 0 && (job === to || readJob(job).ok);
+    this.turnings.set(from, { to, of: this.latest, job: stands ? job : null });
+    return stands ? job : null;
   }
 
   /** Puts a former revision on top. */

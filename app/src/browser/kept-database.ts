@@ -22,6 +22,8 @@ const isFinal = (error: unknown): boolean =>
  */
 export class KeptDatabase<S extends DBSchema> {
   private connection: Promise<IDBPDatabase<S>> | null = null;
+  /** How often it was opened: after each time something may be gone from it. */
+  opened = 0;
   /** It was waited for in vain: until it answers, nobody waits again. */
   private silent = false;
 
@@ -38,13 +40,13 @@ export class KeptDatabase<S extends DBSchema> {
    * @throws what the browser gives as the reason, or `NoAnswer`
    */
   async use<T>(work: (database: IDBPDatabase<S>) => Promise<T>): Promise<T> {
-    const first = this.opened();
+    const first = this.open();
     try {
       return await this.done(first, work);
     } catch (error) {
       if (isFinal(error) || error instanceof NoAnswer) throw error;
       this.letGo(first);
-      return await this.done(this.opened(), work);
+      return await this.done(this.open(), work);
     }
   }
 
@@ -58,7 +60,7 @@ export class KeptDatabase<S extends DBSchema> {
     return this.inTime(work(database), PATIENCE_MS, () => this.letGo(opening));
   }
 
-  private opened(): Promise<IDBPDatabase<S>> {
+  private open(): Promise<IDBPDatabase<S>> {
     if (this.connection !== null) return this.connection;
     // The reading of `indexedDB` may throw as well, where the browser denies it.
     const opening = Promise.resolve().then(() =>
@@ -73,6 +75,7 @@ export class KeptDatabase<S extends DBSchema> {
     opening.then(
       () => {
         this.silent = false;
+        this.opened += 1;
       },
       () => this.letGo(opening),
     );

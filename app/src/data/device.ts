@@ -47,6 +47,8 @@ export interface Stop {
  * is done twice. All of it may fail at any moment.
  */
 export interface Device {
+  /** How often its store was opened: after each time something may be gone from it. */
+  readonly opened: number;
   waiting(): Promise<Waiting[]>;
   /** Adds the entry of an id, made from the job as the last entry left it, in one go; gives what was added. */
   append(jobId: string, id: string, make: MakeEntry): Promise<Waiting | null>;
@@ -130,6 +132,10 @@ class Shelf implements Device {
 
   constructor(private readonly database: KeptDatabase<Shelves>) {}
 
+  get opened(): number {
+    return this.database.opened;
+  }
+
   async waiting(): Promise<Waiting[]> {
     const whole: Waiting[] = [];
     const before = this.read;
@@ -196,12 +202,16 @@ class Shelf implements Device {
     });
   }
 
-  sent({ id, jobId, act }: Waiting, stored: StoredJob | null): Promise<void> {
+  sent({ id, seq, jobId, act }: Waiting, stored: StoredJob | null): Promise<void> {
     return this.database.use(async (open) => {
       const work = open.transaction(['entries', 'copies'], 'readwrite');
       const [entries, copies] = [work.objectStore('entries'), work.objectStore('copies')];
-      for (const entry of await entries.index('job').getAll(jobId))
-        if (entry.id === id && entry.seq !== undefined) await entries.delete(entry.seq);
+      const own = (await entries.get(seq))?.id === id;
+      if (own) await entries.delete(seq);
+      // Lost and put back since, it has another place.
+      else
+        for (const entry of await entries.index('job').getAll(jobId))
+          if (entry.id === id && entry.seq !== undefined) await entries.delete(entry.seq);
       if (stored !== null) {
         const before = await copies.get(jobId);
         if (isNewer(stored, before ?? null)) await copies.put(stored);

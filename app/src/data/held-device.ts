@@ -36,6 +36,8 @@ export class HeldDevice {
   private readonly stopsHeld = new Map<string, Stop | null>();
   private made = 0;
   private appending: Promise<unknown> = Promise.resolve();
+  /** The opening of the store after which all that waits was found there. */
+  private whole = 0;
   /** Entries that the server has, as far as this window knows. */
   private readonly gone = new Set<string>();
   /** Of those that wait, what the device did not have when it was last looked at. */
@@ -70,8 +72,9 @@ export class HeldDevice {
 
   private async add(jobId: string, id: string, make: MakeEntry): Promise<boolean> {
     try {
-      await this.putBackLost();
       await this.putCopyBack(jobId);
+      // What was lost comes before what is made now.
+      if (this.device.opened !== this.whole || this.lost.size > 0) await this.putBackLost();
       const entry = await this.device.append(jobId, id, make);
       if (entry !== null) this.hold(entry);
       return true;
@@ -109,6 +112,7 @@ export class HeldDevice {
     if (this.own.length === 0) return;
     const here = new Set((await this.device.waiting()).map(({ id }) => id));
     const lost = this.own.filter(({ id }) => !here.has(id));
+    this.whole = this.device.opened;
     if (lost.length === 0) return;
     await this.device.putBack(lost);
     for (const jobId of new Set(lost.map((entry) => entry.jobId))) await this.putCopyBack(jobId);

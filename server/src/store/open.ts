@@ -24,12 +24,8 @@ const closedTo = (file: string, why: string): Unusable =>
     `The database ${file} cannot be opened (${why}); is its folder there, and may this program write in it?`,
   );
 
-/** Whether the driver finds the file itself at fault. */
-const isDamage = (error: unknown): boolean =>
-  typeof error === 'object' &&
-  error !== null &&
-  'code' in error &&
-  /^SQLITE_(CORRUPT|NOTADB)/.test(String(error.code));
+/** Whether the driver finds the file itself at fault: by SQLite's own words for it, which outlive every wrapping. */
+const isDamage = (error: unknown): boolean => /not a database|malformed/.test(reason(error));
 
 /** Whether SQLite finds the file whole. */
 const check = async (database: Knex, file: string): Promise<void> => {

@@ -2,6 +2,7 @@ import { solve, readJob, type Job } from '@ogee/core';
 import type { Browser, Page } from 'puppeteer-core';
 import { jobNamed, startApp, type AppServer } from './support/app-server';
 import { byId, launch, leaveField, openPage, PHONE, tap, typeInto } from './support/browser';
+import { STORE_CLOSED } from './support/store';
 
 jest.setTimeout(900_000);
 
@@ -79,15 +80,6 @@ const allSaved = (page: Page): Promise<boolean> =>
     (mark as HTMLElement).innerText.includes('Saved · revision'),
   );
 
-const CLOSED = `
-  IDBDatabase.prototype.transaction = () => {
-    throw new DOMException('The database connection is closing.', 'InvalidStateError');
-  };
-  IDBFactory.prototype.open = () => {
-    throw new DOMException('denied', 'SecurityError');
-  };
-`;
-
 it('two browsers through anything: every edit reaches the server, and both show the same', async () => {
   const counts = { edits: 0, asked: 0 };
   for (let day = 0; day < DAYS; day += 1) {
@@ -116,7 +108,7 @@ it('two browsers through anything: every edit reaches the server, and both show 
         case 4:
           // Its store is closed for as long as the page stands.
           await phone.page.setOfflineMode(false);
-          await phone.page.evaluate(CLOSED);
+          await phone.page.evaluate(STORE_CLOSED);
           phone.closed = true;
           break;
         default: {

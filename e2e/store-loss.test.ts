@@ -13,6 +13,7 @@ import {
   typeInto,
   waitForText,
 } from './support/browser';
+import { STORE_CLOSED } from './support/store';
 
 jest.setTimeout(300_000);
 
@@ -29,14 +30,6 @@ afterAll(async () => {
 });
 
 /** Scripts of the page's own: what a browser does to a store, and what a person does. */
-const CLOSED = `
-  IDBDatabase.prototype.transaction = () => {
-    throw new DOMException('The database connection is closing.', 'InvalidStateError');
-  };
-  IDBFactory.prototype.open = () => {
-    throw new DOMException('denied', 'SecurityError');
-  };
-`;
 const FULL = `
   for (const name of ['add', 'put'])
     IDBObjectStore.prototype[name] = () => {
@@ -83,7 +76,7 @@ const clear = async (page: Page): Promise<void> => {
 };
 
 const WAYS: readonly (readonly [string, (page: Page) => Promise<void>])[] = [
-  ['closed by the browser', run(CLOSED)],
+  ['closed by the browser', run(STORE_CLOSED)],
   ['full', run(FULL)],
   ['not answering', run(SILENT)],
   ['deleted by another window', run(DELETED)],
@@ -135,7 +128,7 @@ describe('a store that goes away while a job is open', () => {
     await openSample(page, server.base, 'Quince Yard');
     await tap(page, 'place-timber');
     await page.setOfflineMode(true);
-    await page.evaluate(CLOSED);
+    await page.evaluate(STORE_CLOSED);
     await typeSpacing(page, 433);
     await waitForText(page, 'save-state', 'In this window only');
     await waitForText(page, 'unkept', 'Keep this window open');

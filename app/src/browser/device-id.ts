@@ -6,7 +6,9 @@ let own: string | null = null;
 
 /** This device's own id, by which the server tells it from others. Where the browser keeps nothing it is the window's. */
 export const deviceId = (): string => {
-  own ??= setting(DEVICE) ?? newId();
-  remember(DEVICE, own);
+  if (own === null) {
+    own = setting(DEVICE) ?? newId();
+    remember(DEVICE, own);
+  }
   return own;
 };

@@ -24,7 +24,7 @@ const UNITS = [
   ['minute', 60_000],
 ] as const;
 
-/** How far this device's clock is off the server's, in words; null where it is right, or not known. */
+/** How far a clock is off, in the largest unit that is whole; null where it is right, or not known. */
 export const clockWords = (off: number): string | null => {
   if (off === 0) return null;
   const [unit, size] = UNITS.find(([, ms]) => Math.abs(off) >= ms) ?? UNITS[2];

@@ -63,21 +63,20 @@ export class HeldDevice {
     return this.lost.size > 0;
   }
 
-  /** Adds an entry made from the job as the last one left it; true where the device keeps it. One after the other. */
-  append(jobId: string, id: string, make: MakeEntry): Promise<boolean> {
+  /** Adds an entry made from the job as the last one left it; one after the other. */
+  append(jobId: string, id: string, make: MakeEntry): Promise<void> {
     const done = this.appending.then(() => this.add(jobId, id, make));
     this.appending = done.catch(() => undefined);
     return done;
   }
 
-  private async add(jobId: string, id: string, make: MakeEntry): Promise<boolean> {
+  private async add(jobId: string, id: string, make: MakeEntry): Promise<void> {
     try {
       await this.putCopyBack(jobId);
       // What was lost comes before what is made now.
       if (this.device.opened !== this.whole || this.lost.size > 0) await this.putBackLost();
       const entry = await this.device.append(jobId, id, make);
       if (entry !== null) this.hold(entry);
-      return true;
     } catch {
       // The disk is full, or the store is gone: the entry lives in this window until it is sent.
       const waiting = (await this.waiting()).filter((entry) => entry.jobId === jobId);
@@ -88,7 +87,6 @@ export class HeldDevice {
         this.hold({ ...entry, id, jobId, seq: this.made, base });
         this.lost.add(id);
       }
-      return false;
     }
   }
 

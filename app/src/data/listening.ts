@@ -59,6 +59,7 @@ export class Listening {
   private alive = 0;
   private ended = false;
   private holds = false;
+  private streaming = false;
   private letGo: () => void = () => undefined;
   private readonly windows: BroadcastChannel | null;
   private readonly poll: ReturnType<typeof setInterval>;
@@ -91,8 +92,6 @@ export class Listening {
       document.addEventListener('visibilitychange', this.comeBack);
     }
   }
-
-  private streaming = false;
 
   dispose(): void {
     this.ended = true;

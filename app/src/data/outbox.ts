@@ -322,10 +322,10 @@ export class Outbox {
   }
 
   private async deliver(entry: Waiting): Promise<StoredJob | null> {
-    const { id, jobId, act, job, said } = entry;
+    const { jobId, act, job } = entry;
     switch (act) {
       case 'create':
-        return job === null ? null : api.create(jobId, job, { entry: id, said, by: whoNow() });
+        return job === null ? null : api.create(jobId, job, markOf(entry));
       case 'save':
         return this.save(entry);
       case 'delete':

@@ -1,33 +1,23 @@
 import 'fake-indexeddb/auto';
 
-/** The browser has closed the stores of this device and opens none any more, until the spies are restored. */
-export const storeGone = (): { readonly mockRestore: () => void } => {
-  const closed = jest.spyOn(IDBDatabase.prototype, 'transaction').mockImplementation(() => {
-    throw new DOMException('the connection is closing', 'InvalidStateError');
-  });
-  const denied = jest.spyOn(indexedDB, 'open').mockImplementation(() => {
-    throw new DOMException('denied', 'SecurityError');
-  });
-  return {
-    mockRestore: () => {
-      closed.mockRestore();
-      denied.mockRestore();
-    },
-  };
+type Restored = { readonly mockRestore: () => void };
+
+/** The browser has closed the stores of this device, and opens them so, until the spies are restored. */
+const closed = (opens: () => IDBOpenDBRequest): Restored => {
+  const spies = [
+    jest.spyOn(IDBDatabase.prototype, 'transaction').mockImplementation(() => {
+      throw new DOMException('the connection is closing', 'InvalidStateError');
+    }),
+    jest.spyOn(indexedDB, 'open').mockImplementation(opens),
+  ];
+  return { mockRestore: () => spies.forEach((spy) => spy.mockRestore()) };
 };
 
-/** The store no longer answers: it neither opens nor says why. */
-export const storeSilent = (): { readonly mockRestore: () => void } => {
-  const closed = jest.spyOn(IDBDatabase.prototype, 'transaction').mockImplementation(() => {
-    throw new DOMException('the connection is closing', 'InvalidStateError');
+/** The stores are closed, and denied from then on. */
+export const storeGone = (): Restored =>
+  closed(() => {
+    throw new DOMException('denied', 'SecurityError');
   });
-  const silent = jest
-    .spyOn(indexedDB, 'open')
-    .mockImplementation(() => new EventTarget() as IDBOpenDBRequest);
-  return {
-    mockRestore: () => {
-      closed.mockRestore();
-      silent.mockRestore();
-    },
-  };
-};
+
+/** The stores no longer answer: they neither open nor say why. */
+export const storeSilent = (): Restored => closed(() => new EventTarget() as IDBOpenDBRequest);

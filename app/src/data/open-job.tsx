@@ -211,12 +211,11 @@ export const OpenJobProvider = ({
   );
   const { roof, solving } = solved;
   useKeptRoof(id, roof, snapshot.state);
-  const stale =
-    roof !== null &&
-    (problems.length > 0 || faults.size > 0 || refused !== null || solving !== 'current');
+  const faulty = roof !== null && (problems.length > 0 || faults.size > 0 || refused !== null);
+  const stale = faulty || (roof !== null && solving !== 'current');
   const openRoof = useMemo<OpenRoof>(
-    () => ({ roof, solving, ask, stop, again, stale }),
-    [roof, solving, ask, stop, again, stale],
+    () => ({ roof, solving, ask, stop, again, stale, faulty }),
+    [roof, solving, ask, stop, again, stale, faulty],
   );
   return (
     <HandlingContext value={handling}>

@@ -14,6 +14,8 @@ export interface OpenRoof {
   readonly again: () => void;
   /** The roof shown is not of what is entered now. */
   readonly stale: boolean;
+  /** And will not be, as what is entered stands. */
+  readonly faulty: boolean;
   readonly ask: Solving['ask'];
 }
 

@@ -7,6 +7,7 @@ import { useHandling, useJob, useProblems, useStanding } from '../data/open-job'
 import { useRoof } from '../data/roof';
 import { Button } from '../ui/button';
 import { Figure, Small, Strong, Words } from '../ui/text';
+import { useLasting } from '../ui/use-lasting';
 import { whenText } from '../ui/when';
 import { clashesInWords, type ClashWords } from './clash-words';
 import { placeName } from './place-name';
@@ -114,10 +115,14 @@ export const StopBar = () => {
   );
 };
 
+/** An entry that the server has within this time is told of by the mark beside the name alone. ms */
+const ON_ITS_WAY_MS = 2000;
+
 /** What this device does not keep, and where it is instead. */
 export const UnkeptBar = () => {
   const { state } = useStanding();
-  if (state !== 'unkept' && state !== 'unkept-away') return null;
+  const lasts = useLasting(state === 'unkept', ON_ITS_WAY_MS);
+  if (!lasts && state !== 'unkept-away') return null;
   return (
     <View role="alert" testID="unkept" className="border-b border-pencil bg-blush px-3 py-2">
       <Strong className="text-pencil">This device does not keep what you enter.</Strong>
@@ -182,18 +187,20 @@ export const NotTakenBar = () => {
 };
 
 const SOLVING = {
-  working: 'The roof of this entry is on its way.',
   slow: 'The roof of this entry takes longer than usual.',
   stopped: 'Working the roof out was stopped.',
   failed: 'The roof could not be worked out: that is our own fault. What you entered is kept.',
 } as const;
 
-/** The roof on screen is the last good one, and why. */
+/**
+ * The roof on screen is the last good one, and why. One that is merely on its way is told beside the name: a bar that comes
+ * for a moment would move what is under the thumb.
+ */
 export const StaleBar = () => {
   const { problems } = useProblems();
-  const { roof, stale, solving, stop, again } = useRoof();
-  const late = solving === 'current' ? null : solving;
-  if (!stale && problems.length === 0 && (late === null || late === 'working')) return null;
+  const { roof, faulty, solving, stop, again } = useRoof();
+  const late = solving === 'current' || solving === 'working' ? null : solving;
+  if (late === null && !faulty && problems.length === 0) return null;
   return (
     <View role="status" testID="stale" className="border-b border-pencil bg-sheet px-3 py-2">
       <Strong className="text-pencil">

@@ -18,14 +18,18 @@ const WORDS: Readonly<Record<SaveState, string>> = {
 
 const CALM: ReadonlySet<SaveState> = new Set(['entering', 'saved', 'behind', 'keeping', 'sending']);
 
-/** Where the last entry is, and whether its roof is proved. */
+/** Where the last entry is, and whether its roof is worked out and proved. */
 export const SaveMark = () => {
   const { state, revision } = useStanding();
-  const { roof } = useRoof();
+  const { roof, solving } = useRoof();
   return (
     <View aria-live="polite" testID="save-state">
       <Small className={CALM.has(state) ? '' : 'text-pencil'} numberOfLines={1}>
-        {roof !== null && !roof.proved && <Text testID="being-proved">Being proved · </Text>}
+        {(solving === 'working' || (roof !== null && !roof.proved)) && (
+          <Text testID="being-proved">
+            {solving === 'working' ? 'Working it out' : 'Being proved'} ·{' '}
+          </Text>
+        )}
         {WORDS[state]}
         {state === 'saved' ? ` · revision ${revision}` : ''}
       </Small>

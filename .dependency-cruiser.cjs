@@ -16,6 +16,7 @@ const stages = [
   'remarks',
   'steps',
   'fit',
+  'withheld',
   'raising',
   'log',
   'cutting-day',

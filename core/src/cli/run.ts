@@ -5,11 +5,11 @@ import type { FitReport } from '../fit';
 import { readJobText } from '../job';
 import { spoken } from '../sentence';
 import { problemLine, type Problem } from '../problem';
-import { fit, solve, type Solution } from '../solve';
+import { fit, solve, withheldOf, type Solution } from '../solve';
 
-const USAGE = `usage: ogee cutlist JOB.json [--format json|csv]
-       ogee fit JOB.json
-       ogee export JOB.json --to obj
+const USAGE = `usage: ogee cutlist JOB.json [--format json|csv] [--strict]
+       ogee fit JOB.json [--strict]
+       ogee export JOB.json --to obj [--strict]
 `;
 
 export interface Outcome {
@@ -38,10 +38,11 @@ const COMMANDS: Readonly<
   Record<string, (flags: Flags) => ((solution: Solution) => string) | string>
 > = {
   cutlist: ({ format }) => {
-    if (format === 'json') return ({ cuts }) => json(cuts);
+    if (format === 'json')
+      return (solution) => json({ ...solution.cuts, withheld: withheldOf(solution) });
     return format === 'csv' ? ({ cuts }) => cutListCsv(cuts) : `there is no format "${format}"`;
   },
-  fit: () => (solution) => json(printedFit(fit(solution))),
+  fit: () => (solution) => json({ ...printedFit(fit(solution)), withheld: withheldOf(solution) }),
   export: ({ to }) =>
     to === 'obj'
       ? (solution) => framingObj(solution.members, markOf(solution))
@@ -54,18 +55,24 @@ const printedFit = (report: FitReport): object => ({
   problems: report.problems.map((problem) => ({ ...problem, text: spoken(problem.text) })),
 });
 
-const printed = (text: string, print: (solution: Solution) => string): Outcome => {
+const printed = (text: string, print: (solution: Solution) => string, strict: boolean): Outcome => {
   const job = readJobText(text);
   if (!job.ok) return refusal(job.problems);
   const solution = solve(job.value);
-  return solution.ok
-    ? { code: 0, out: print(solution.value), err: '' }
-    : refusal(solution.problems);
+  if (!solution.ok) return refusal(solution.problems);
+  const { withheld } = solution.value;
+  if (strict && withheld.length > 0) return refusal(withheld.map(({ problem }) => problem));
+  return {
+    code: 0,
+    out: print(solution.value),
+    err: withheld.map(({ problem }) => `${problemLine(problem)}\n`).join(''),
+  };
 };
 
 /**
  * The `ogee` command without its process: words and a way to read files in, exit code and text out.
- * Exit 0 done, 2 the input is refused (one line a problem), 1 anything else.
+ * Exit 0 done, with a line for each part that is withheld; 2 the input is refused (one line a problem), or, with `--strict`,
+ * a part of it is withheld; 1 anything else.
  */
 export const run = (words: readonly string[], read: (file: string) => string): Outcome => {
   let parsed;
@@ -73,13 +80,17 @@ export const run = (words: readonly string[], read: (file: string) => string): O
     parsed = parseArgs({
       args: [...words],
       allowPositionals: true,
-      options: { format: { type: 'string', default: 'json' }, to: { type: 'string' } },
+      options: {
+        format: { type: 'string', default: 'json' },
+        to: { type: 'string' },
+        strict: { type: 'boolean', default: false },
+      },
     });
   } catch (error) {
     return misused(error instanceof Error ? error.message : 'the words are off');
   }
   const [command, file, ...more] = parsed.positionals;
-  const { format, to } = parsed.values;
+  const { format, to, strict } = parsed.values;
   const chosen = Object.hasOwn(COMMANDS, command ?? '') ? COMMANDS[command ?? ''] : undefined;
   if (chosen === undefined) return misused(`there is no command "${command ?? ''}"`);
   if (file === undefined || more.length > 0) return misused('give one job file');
@@ -91,5 +102,5 @@ export const run = (words: readonly string[], read: (file: string) => string): O
   } catch {
     return misused(`${file} cannot be read`);
   }
-  return printed(text, print);
+  return printed(text, print, strict);
 };

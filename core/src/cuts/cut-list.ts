@@ -58,16 +58,45 @@ const entryOf = (roof: Roof, { pieces }: Group, mark: string): CutListEntry => {
 };
 
 /** Reads every member, groups what is cut alike, marks and orders the lines of the list. */
-export const cutLines = (roof: Roof, { members }: Framing): CutListEntry[] => {
+export const cutLines = (
+  roof: Roof,
+  { members }: Pick<Framing, 'members'>,
+  known: ReadonlyMap<string, string> = new Map(),
+): CutListEntry[] => {
   const groups = group(members.map(pieceOf));
-  return LISTED_KINDS.flatMap((kind) =>
-    groups
+  return LISTED_KINDS.flatMap((kind) => {
+    const own = groups
       .filter(
         ({ pieces: [first] }) => first !== undefined && listedKind(first.member.kind) === kind,
       )
-      .sort(longestFirst)
-      .map((one, i) => entryOf(roof, one, `${KINDS[kind].letters}${i + 1}`)),
-  );
+      .sort(longestFirst);
+    const marks = marksFor(own, KINDS[kind].letters, known);
+    return own.map((one, i) => entryOf(roof, one, marks[i] ?? ''));
+  });
+};
+
+/** A mark for each group of a kind: the one that its pieces had, where they had one; else the next that none had. */
+const marksFor = (
+  groups: readonly Group[],
+  letters: string,
+  known: ReadonlyMap<string, string>,
+): string[] => {
+  const taken = new Set<string>();
+  const former = groups.map(({ pieces }) => {
+    const mark = pieces.flatMap(({ member }) => known.get(member.id) ?? [])[0];
+    if (mark === undefined || taken.has(mark)) return null;
+    taken.add(mark);
+    return mark;
+  });
+  // A mark that went with its pieces is not given to others.
+  const had = new Set(known.values());
+  let number = 0;
+  return former.map((mark) => {
+    if (mark !== null) return mark;
+    do number += 1;
+    while (had.has(`${letters}${number}`));
+    return `${letters}${number}`;
+  });
 };
 
 /** Long points that agree to the saw are told apart by how many there are, so that noise cannot swap their marks. */

@@ -103,6 +103,16 @@ const note = z.object({
   text: z.string(),
 });
 
+/** What was asked for beyond the base frame and is not framed: why, and what would do at which place, where that was asked. */
+const withheldPart = z.object({
+  code: z.string(),
+  path: z.string(),
+  text: z.string(),
+  /** The marks that it takes pieces from. */
+  members: z.array(z.string()).optional(),
+  accepted: z.array(z.object({ path: z.string(), value: z.unknown(), text: z.string() })),
+});
+
 /** Areas along the slopes, mm²; how sheets are sawn at hips and valleys, degrees; rows from the tails up, mm. */
 const sheathing = z.object({
   area: z.number(),
@@ -127,6 +137,7 @@ export const cutListSchema = z.object({
   version: z.literal(1),
   job: z.string(),
   members: z.array(entry),
+  withheld: z.array(withheldPart),
   notes: z.array(note),
   marks: z.array(tape),
   sheathing,

@@ -200,7 +200,11 @@ export const dryFit = (
       ...loose.map(floatingProblem),
       ...bareLines(site),
       ...strips.problems,
-      ...CHECKS.flatMap(({ check }) => check(site, touching)),
+      ...CHECKS.flatMap(({ kinds, check }) =>
+        check(site, touching).map((one) =>
+          one.kind === 'missing' ? { ...one, wanted: one.wanted ?? kinds } : one,
+        ),
+      ),
       ...unlisted(members, listed, markOf),
     ],
   };

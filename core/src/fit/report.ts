@@ -1,4 +1,5 @@
 import type { Vec3 } from '../geom';
+import type { Kind } from '../kinds';
 import type { Sentence } from '../sentence';
 
 /**
@@ -35,6 +36,9 @@ export interface FitProblem {
   readonly mm?: number;
   readonly mm3?: number;
   readonly text: Sentence;
+  /** Of something missing: the kinds that are wanted there, and the wall that they are wanted at. */
+  readonly wanted?: readonly Kind[];
+  readonly on?: { readonly block: string; readonly side: number };
 }
 
 /** A timber on its plate. */

@@ -7,7 +7,7 @@ export interface PartOfJob {
   readonly restored: (problems: readonly Problem[]) => Problem[];
 }
 
-const LISTS = ['blocks', 'purlins', 'roofPurlins', 'openings'] as const;
+const LISTS = ['blocks', 'purlins', 'roofPurlins', 'openings', 'hipBraces'] as const;
 
 /** Some of a job's blocks, with what lies under, on and in their roofs. */
 export const partOfJob = (job: Job, wanted: (block: string) => boolean): PartOfJob => {
@@ -16,6 +16,7 @@ export const partOfJob = (job: Job, wanted: (block: string) => boolean): PartOfJ
     purlins: job.purlins.flatMap(({ block }, i) => (wanted(block) ? [i] : [])),
     roofPurlins: job.roofPurlins.flatMap(({ block }, i) => (wanted(block) ? [i] : [])),
     openings: job.openings.flatMap(({ block }, i) => (wanted(block) ? [i] : [])),
+    hipBraces: (job.hipBraces ?? []).flatMap(({ block }, i) => (wanted(block) ? [i] : [])),
   };
   const of = <T>(all: readonly T[], numbers: readonly number[]): T[] =>
     numbers.flatMap((i) => {
@@ -29,6 +30,7 @@ export const partOfJob = (job: Job, wanted: (block: string) => boolean): PartOfJ
       purlins: of(job.purlins, kept.purlins),
       roofPurlins: of(job.roofPurlins, kept.roofPurlins),
       openings: of(job.openings, kept.openings),
+      hipBraces: of(job.hipBraces ?? [], kept.hipBraces),
     },
     restored: (problems) =>
       problems.map((problem) => {

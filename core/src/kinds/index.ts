@@ -98,6 +98,9 @@ export const isRafter = ({ kind }: { readonly kind: Kind }): boolean =>
 /** Whether it lies level on two rafters: its lengths are read on its edges, not on its faces. */
 export const isTie = ({ kind }: { readonly kind: Kind }): boolean => KINDS[kind].stands === 'tie';
 
+/** Whether it is of what a roof is framed without, where it cannot stand: neither its base nor what holds an opening or a wall. */
+export const isExtra = ({ kind }: { readonly kind: Kind }): boolean => KINDS[kind].seniority > 1;
+
 /** What timbers of a kind are called on a screen: one of them, or several. */
 export const kindName = (kind: Kind, terms: Terms, several = false): string => {
   const { term } = KINDS[kind];

@@ -21,5 +21,15 @@ export const aboutLeftOut = ({ framing }: Subject): Remark[] => {
             say`${short} jacks shorter than the limit are left out; the ‹fascia› and blocking carry the corner`,
           ),
         ]),
+    ...(framing.noRoom.length === 0
+      ? []
+      : [
+          note(
+            'ties-without-room',
+            framing.noRoom.length === 1
+              ? say`one pair of rafters has no room for its tie: other timber stands there, or a wall`
+              : say`${framing.noRoom.length} pairs of rafters have no room for their ties: other timber stands there, or a wall`,
+          ),
+        ]),
   ];
 };

@@ -59,6 +59,7 @@ export type RemarkCode =
   | 'carried-over'
   | 'stations-left-out'
   | 'jacks-left-out'
+  | 'ties-without-room'
   | 'past-saw'
   /** What a kind asks of whoever builds it: its row's own words. */
   | 'kind-asks';

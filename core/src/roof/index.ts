@@ -14,7 +14,6 @@ export { withWaysOut } from './near-miss';
 export { onSide, sideLines, type SideLine } from './side-lines';
 export { heightAt } from './bands';
 export { carryRidge, shareSide } from './edges';
-export { isPlain } from './plain';
 export {
   loweredSquare,
   purlinDistance,

@@ -216,7 +216,7 @@ export const withoutParts = (job: Job): Job => {
   const { collarTies: _collars, rafterTies: _ties, sheathing: _sheets, ...rest } = job;
   const { levelFascia: _level, ...framing } = job.framing;
   const none = { purlins: [], roofPurlins: [], openings: [], saddles: [], dormers: [], blocks: [] };
-  return { ...rest, framing, ...none };
+  return { ...rest, framing, ...none, hipBraces: [] };
 };
 
 /** A made-up part, a saddle or a dormer, laid on the roof below. */

@@ -62,11 +62,11 @@ export const solvedInput = (input: JobInput): Solution => {
   return solution.value;
 };
 
-/** What a job file is refused for; nothing where it is not. */
+/** What a job file is refused for, or what of it is withheld; nothing where all that it asks for is framed. */
 export const problemsOf = (input: JobInput): readonly Problem[] => {
   const job = readJob(input);
   const solution = job.ok ? solve(job.value) : job;
-  return solution.ok ? [] : solution.problems;
+  return solution.ok ? solution.value.withheld.map(({ problem }) => problem) : solution.problems;
 };
 
 /** The same in words, as the command line has them. */

@@ -83,6 +83,33 @@ describe('ogee fit', () => {
   });
 });
 
+describe('a part that cannot stand', () => {
+  const window = { name: 'window', block: 'main', side: 0, along: [8000, 8800], up: [900, 1700] };
+  files['partly.json'] = JSON.stringify({ ...JSON.parse(good), openings: [window] });
+
+  it('is told on standard error and in the list, with what would do; the rest is printed', () => {
+    const { code, out, err } = ogee('cutlist', 'partly.json');
+    expect(code).toBe(0);
+    expect(err).toMatch(/^openings\.0: .*\n$/u);
+    const { withheld, members } = cutListSchema.parse(JSON.parse(out));
+    expect(withheld).toMatchObject([{ code: 'not-framed', path: 'openings.0' }]);
+    expect(withheld[0]!.accepted.length).toBeGreaterThan(0);
+    const whole = cutListSchema.parse(JSON.parse(ogee('cutlist', 'job.json').out));
+    expect(members).toEqual(whole.members);
+    expect(JSON.parse(ogee('fit', 'partly.json').out)).toMatchObject({ problems: [], withheld });
+  });
+
+  it('is a refusal where the whole is asked for', () => {
+    for (const command of ['cutlist', 'fit'])
+      expect(ogee(command, 'partly.json', '--strict')).toMatchObject({
+        code: 2,
+        out: '',
+        err: expect.stringMatching(/^openings\.0: /u),
+      });
+    expect(ogee('cutlist', 'job.json', '--strict').code).toBe(0);
+  });
+});
+
 describe('ogee export --to obj', () => {
   const { code, out } = ogee('export', 'job.json', '--to', 'obj');
   const lines = out.trim().split('\n');

@@ -229,6 +229,7 @@ const bareLevels = (
           members: ['purlin', 'roof'],
           ids: [],
           kind: 'missing',
+          on: { block, side },
           mm: high - low,
           at: [p[0], p[1], 0],
           text: say`${inMm(high - low)} of the ‹purlin› line under "${block}", wall ${side + 1}, has no ‹purlin›`,

@@ -267,6 +267,7 @@ const bareRows = (site: FrameOnSite, sides: readonly Side[]): FitProblem[] =>
             members: ['purlin', 'roof'],
             ids: [],
             kind: 'missing',
+            on: { block: side.block, side: side.line.index },
             mm: high - low,
             at: [p[0], p[1], heightAt(slope, p)],
             text: say`${inMm(high - low)} of a row of ‹purlins› on "${side.block}", wall ${side.line.index + 1}, has none`,

@@ -108,6 +108,7 @@ export const checkStruts = (site: FrameOnSite, touching: Touching): FitProblem[]
               members: ['purlin', 'nothing'] as const,
               ids: [],
               kind: 'missing' as const,
+              on: { block: wanted.block, side: wanted.side },
               mm: spacing,
               at: [side.start[0], side.start[1], side.plateMm] as const,
               text: say`${less} of the ‹struts› under the ‹purlin› of wall ${side.index + 1} of "${wanted.block}" are missing`,

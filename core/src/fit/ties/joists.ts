@@ -133,6 +133,7 @@ export const joistsApart = (
           members: ['rafter tie', 'plate'],
           ids: [],
           kind: 'missing',
+          wanted: ['rafter-tie'],
           mm: widest,
           at: [p[0], p[1], plate.plate.topMm],
           text: say`along "${plate.plate.block}", wall ${plate.plate.side + 1}, ${inMm(widest)} has no ‹rafter tie›: they are wanted ${inMm(spacing)} ‹on centre›`,

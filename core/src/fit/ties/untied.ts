@@ -211,7 +211,9 @@ export const untied = (
         members: [pair.rafters[0].mark, pair.rafters[1].mark],
         ids: pair.rafters.map(({ member }) => member.id),
         kind: 'missing',
-        at: middleOf(pair.rafters[0]),
+        wanted: [kind],
+        // Between the two, under their ridge.
+        at: v3.scale(v3.add(middleOf(pair.rafters[0]), middleOf(pair.rafters[1])), 0.5),
         text: say`${pair.rafters[0].mark} and ${pair.rafters[1].mark} stand untied: one pair in ${every} has its ${kind === 'collar-tie' ? 'collar tie' : 'rafter tie'}`,
       });
     }

@@ -1,12 +1,13 @@
 import { SLACK_MM, v2, v3, type Interval, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import { eaveSlope, type SideLine, type Slope } from '../../roof';
+import type { Problem } from '../../problem';
 import { leastMm, inMm, say } from '../../sentence';
 import { isRafter, isTie, type Kind } from '../../kinds';
 import { cutBetween, gapsAlong, type Gap } from '../joint/between';
 import { clashing } from '../joint/in-space';
 import { makeMember, axisOf, memberId, type Member } from '../member/member';
-import type { Added, Pass } from '../pass';
+import { inPart, type Added, type Pass } from '../pass';
 import { heightOn, runFrom, type Site } from '../site';
 
 /** A plate's corner this near its wall's outside face lies on it. mm */
@@ -105,22 +106,12 @@ export const eaveBlocks: Pass = (site, _primary, before): Added => {
   if (given === undefined) return { members: [], problems: [] };
   const eaves = eavesOf(site);
   const needed = Math.max(...eaves.map((eave) => neededMm(eave, given.thickness)));
-  if (given.depth < needed)
-    return {
-      members: [],
-      problems: [
-        {
-          code: 'size',
-          path: ['timber', 'blocking', 'depth'],
-          text: say`${inMm(given.depth, 1)} does not reach from the ‹plate› up to the slope; accepted is at least ${leastMm(needed, 1)}, ripped to its depth and bevel`,
-        },
-      ],
-    };
+  const tooShallow = (eave: Eave): boolean => given.depth < neededMm(eave, given.thickness);
   const timbers = before.filter(
     (member) => isRafter(member) || isTie(member) || BESIDE.has(member.kind),
   );
   const lookouts = before.filter(({ kind }) => kind === 'lookout');
-  const members = eaves.flatMap((eave, which) => {
+  const blocksOf = (eave: Eave, which: number): Member[] => {
     // Ripped from the board to the depth that its place wants.
     const stock = { ...given, depth: neededMm(eave, given.thickness) };
     return gapsOf(eave, stock.thickness, timbers).flatMap((gap, i): Member[] => {
@@ -129,6 +120,20 @@ export const eaveBlocks: Pass = (site, _primary, before): Added => {
       // Under a lookout that passes over the plate there is no room for one.
       return member === null || clashing(member, lookouts).length > 0 ? [] : [member];
     });
-  });
-  return { members, problems: [] };
+  };
+  const all = eaves.map((eave, which) => ({
+    shallow: tooShallow(eave),
+    own: blocksOf(eave, which),
+  }));
+  const short = all.filter(({ shallow }) => shallow).flatMap(({ own }) => own);
+  const problem: Problem = {
+    code: 'size',
+    path: ['timber', 'blocking', 'depth'],
+    text: say`${inMm(given.depth, 1)} does not reach from the ‹plate› up to the slope; accepted is at least ${leastMm(needed, 1)}, ripped to its depth and bevel`,
+  };
+  return {
+    members: all.filter(({ shallow }) => !shallow).flatMap(({ own }) => own),
+    problems: [],
+    withheld: short.length === 0 ? [] : [inPart(problem, short)],
+  };
 };

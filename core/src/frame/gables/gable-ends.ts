@@ -4,7 +4,7 @@ import { say } from '../../sentence';
 import { tailOfSide } from '../eaves/tails';
 import { plumbFrame, plumbKeep } from '../member/board';
 import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
-import type { Added, Pass } from '../pass';
+import { wholly, type Added, type Pass } from '../pass';
 import { heightOn, runFrom, sideAt, type Site } from '../site';
 import { lookoutsOf, tooThick, type Lookouts } from './lookouts';
 import { isSquare, rakesOf, SAME_MM, type Rake } from './rake';
@@ -102,7 +102,7 @@ export const gableEnds: Pass = (site, _primary, before): Added => {
       ],
     };
   const wrong = tooThick(site, lookout);
-  if (wrong !== null) return { members: [], problems: [wrong] };
+  if (wrong !== null) return { members: [], problems: [], withheld: [wholly(wrong)] };
   const rakes = rakesOf(site);
   const gables = rakes.filter((rake, i) => rakes.findIndex((one) => isOneGable(one, rake)) === i);
   const built = gables.flatMap((gable): Lookouts[] => {

@@ -26,7 +26,7 @@ import {
   type CutName,
   named,
 } from '../member/member';
-import type { Added, Pass } from '../pass';
+import { inPart, wholly, type Added, type Pass } from '../pass';
 import type { Site } from '../site';
 
 /** Where along a gable's wall its roof starts, ends and is highest, from the wall's start. mm */
@@ -258,18 +258,19 @@ export const gableStuds: Pass = (site, _primary, before): Added => {
   if (notched(site) && stock.depth <= common.thickness)
     return {
       members: [],
-      problems: [
-        {
+      problems: [],
+      withheld: [
+        wholly({
           code: 'size',
           path: ['timber', 'gableStud', 'depth'],
           text: say`${inMm(stock.depth)} is no deeper than the rafter is thick, so that nothing is left beside it; accepted is over ${inMm(common.thickness)}, or studs flat under the rafter`,
-        },
+        }),
       ],
     };
   const carried = before.filter((member) => !isTie(member));
   const ties = before.filter(isTie);
   const members: Member[] = [];
-  const problems: Problem[] = [];
+  const inWay = new Map<Member, Problem>();
   for (const block of site.roof.blocks) {
     for (const side of block.sides) {
       if (side.roof !== 'gable') continue;
@@ -286,10 +287,15 @@ export const gableStuds: Pass = (site, _primary, before): Added => {
       });
       for (const [i, stud] of studs.entries()) {
         const [tie] = clashing(stud, ties);
-        if (tie !== undefined) problems.push(standsIn(site, tie.kind));
+        if (tie !== undefined) inWay.set(tie, standsIn(site, tie.kind));
         members.push({ ...stud, id: memberId(block.id, 'gable-stud', side.index, i) });
       }
     }
   }
-  return { members, problems };
+  return {
+    members,
+    problems: [],
+    withheld: [...inWay].map(([tie, problem]) => inPart(problem, [tie])),
+    giveWay: [...inWay.keys()],
+  };
 };

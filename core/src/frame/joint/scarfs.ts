@@ -5,6 +5,7 @@ import { inMm, leastMm, say } from '../../sentence';
 import { isPurlin, isRafter, KINDS, listedKind } from '../../kinds';
 import { axisOf, type EndCut, type Member, type Notch, type CutName } from '../member/member';
 import { planLine } from '../member/plan-line';
+import { inPart, type Withheld } from '../pass';
 import { solidOf } from '../member/solid-of';
 import { facesOf } from './in-space';
 
@@ -222,11 +223,11 @@ const pathOf = (job: Job, { kind, stock }: Member): Path => {
 export const scarfed = (
   job: Job,
   members: readonly Member[],
-): { readonly members: readonly Member[]; readonly problems: readonly Problem[] } => {
+): { readonly members: readonly Member[]; readonly withheld: readonly Withheld[] } => {
   const rafters = members.filter(isRafter);
   const posts = members.filter(({ kind }) => kind === 'strut' || kind === 'post');
   const times = scarfTimes(job);
-  const problems: Problem[] = [];
+  const withheld: Withheld[] = [];
   const inLengths = members.flatMap((timber): readonly Member[] => {
     const { longest, depth } = timber.stock;
     if (longest === undefined || !KINDS[timber.kind].scarfed) return [timber];
@@ -240,12 +241,13 @@ export const scarfed = (
     );
     if (joints !== null)
       return parted(timber, joints, { times, abutmentMm: abutmentOf(job, timber.stock) });
-    problems.push({
+    const problem: Problem = {
       code: 'size',
       path: pathOf(job, timber),
       text: say`a ${listedKind(timber.kind)} of this roof is ${inMm(reach[1] - reach[0])} long, and no lengths of ${inMm(longest)} with scarfs of ${inMm(times * depth)} meet over its rafters; accepted is longer, or at least ${leastMm(reach[1] - reach[0])} for no joint`,
-    });
+    };
+    withheld.push(inPart(problem, []));
     return [timber];
   });
-  return { members: inLengths, problems };
+  return { members: inLengths, withheld };
 };

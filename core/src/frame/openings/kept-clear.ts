@@ -1,10 +1,11 @@
-import { listedKind } from '../../kinds';
+import { isExtra, listedKind } from '../../kinds';
 import { SLACK_MM, halfSpace, v2, v3, type HalfSpace } from '../../geom';
 import type { Problem } from '../../problem';
 import { say } from '../../sentence';
 import { planPoint } from '../site/slope-plan';
 import { woodWithin } from '../member/solid-of';
-import type { Pass } from '../pass';
+import type { Member } from '../member/member';
+import { inPart, type Pass } from '../pass';
 import { slopeAt, type OpeningPlace, type Site } from '../site';
 
 /** Wood in the way, more than rounding. mm³ */
@@ -30,20 +31,29 @@ const boundsOf = (site: Site, { slope: index, us, vs }: OpeningPlace): HalfSpace
   ];
 };
 
-/** Refuses what would stand in an opening: a purlin under the rafters, a tie, a strut. It adds nothing. */
-export const keptClear: Pass = (site, _primary, before) => ({
-  members: [],
-  problems: site.openings.flatMap((opening): Problem[] => {
-    const bounds = boundsOf(site, opening);
-    const inWay = before.find((member) => woodWithin(member, bounds) > IN_WAY_MM3);
-    return inWay === undefined
-      ? []
-      : [
-          {
-            code: 'not-framed',
-            path: ['openings', opening.index],
-            text: say`a ${listedKind(inWay.kind)} would stand in what "${opening.name}" keeps clear; accepted is a place clear of it, or another place for that`,
-          },
-        ];
-  }),
+const standsIn = ({ index, name }: OpeningPlace, { kind }: Member): Problem => ({
+  code: 'not-framed',
+  path: ['openings', index],
+  text: say`a ${listedKind(kind)} would stand in what "${name}" keeps clear; accepted is a place clear of it, or another place for that`,
 });
+
+/**
+ * An opening holds: what would stand in it, a purlin under the rafters, a tie, a strut, gives way. A timber of the base frame
+ * does not. It adds nothing.
+ */
+export const keptClear: Pass = (site, _primary, before) => {
+  const inWay = site.openings.flatMap((opening) => {
+    const bounds = boundsOf(site, opening);
+    return before
+      .filter((member) => woodWithin(member, bounds) > IN_WAY_MM3)
+      .map((member) => ({ member, problem: standsIn(opening, member) }));
+  });
+  const base = inWay.filter(({ member }) => !isExtra(member));
+  const extra = inWay.filter(({ member }) => isExtra(member));
+  return {
+    members: [],
+    problems: base.map(({ problem }) => problem),
+    withheld: extra.map(({ member, problem }) => inPart(problem, [member])),
+    giveWay: extra.map(({ member }) => member),
+  };
+};

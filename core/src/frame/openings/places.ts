@@ -8,10 +8,11 @@ import {
   type Vec2,
 } from '../../geom';
 import type { Job } from '../../job';
-import { ok, refused, type Problem, type Result } from '../../problem';
+import type { Problem } from '../../problem';
 import { onSide, outside, type Roof, type Slope } from '../../roof';
 import { inMm, leastMm, mostMm, say } from '../../sentence';
 import { onSlope, planPoint } from '../site/slope-plan';
+import { wholly, type Withheld } from '../pass';
 import { rafterStock, type OpeningPlace } from '../site';
 
 type Opening = Job['openings'][number];
@@ -179,38 +180,43 @@ const placeOf = (job: Job, roof: Roof, opening: Opening, index: number): Opening
   };
 };
 
-/** Two that stand so near that their timbers would be the same. */
-const crossing = (job: Job, places: readonly OpeningPlace[]): Problem[] => {
+/** Why one stands so near another that their timbers would be the same; null where it does not. */
+const tooNear = (job: Job, one: OpeningPlace, places: readonly OpeningPlace[]): Problem | null => {
   const { thickness } = rafterStock({ job }, 'trimmer');
-  return places.flatMap((one, i) =>
-    places.slice(0, i).flatMap((other): Problem[] => {
-      if (other.slope !== one.slope) return [];
-      const apart = (p: Interval, q: Interval, least: number): boolean =>
-        p[0] - q[1] >= least || q[0] - p[1] >= least;
-      const beside = (one.ply + other.ply) * thickness;
-      // Clear of each other along the eave, or one over the other on the same two trimmers.
-      const clear = apart(one.us, other.us, beside);
-      const same =
-        one.us.every((u, k) => Math.abs(u - (other.us[k] ?? NaN)) < SEAM_MM) &&
-        apart(one.vs, other.vs, beside + LEAST_JACK_MM);
-      return clear || same
-        ? []
-        : [
-            problem(
-              one.index,
-              say`"${one.name}" and "${other.name}" stand so near each other that their ‹trimmers› or ‹headers› would be in one place; accepted is ${leastMm(beside)} between what they keep clear, or the two over each other, as wide as each other`,
-            ),
-          ];
-    }),
-  );
+  const [near] = places.flatMap((other): Problem[] => {
+    if (other.slope !== one.slope) return [];
+    const apart = (p: Interval, q: Interval, least: number): boolean =>
+      p[0] - q[1] >= least || q[0] - p[1] >= least;
+    const beside = (one.ply + other.ply) * thickness;
+    // Clear of each other along the eave, or one over the other on the same two trimmers.
+    const clear = apart(one.us, other.us, beside);
+    const same =
+      one.us.every((u, k) => Math.abs(u - (other.us[k] ?? NaN)) < SEAM_MM) &&
+      apart(one.vs, other.vs, beside + LEAST_JACK_MM);
+    return clear || same
+      ? []
+      : [
+          problem(
+            one.index,
+            say`"${one.name}" and "${other.name}" stand so near each other that their ‹trimmers› or ‹headers› would be in one place; accepted is ${leastMm(beside)} between what they keep clear, or the two over each other, as wide as each other`,
+          ),
+        ];
+  });
+  return near ?? null;
 };
 
-/** Where every opening lies in its slope. */
-export const openingPlaces = (job: Job, roof: Roof): Result<readonly OpeningPlace[]> => {
-  const found = job.openings.map((opening, index) => placeOf(job, roof, opening, index));
-  const problems = found.flatMap((one): Problem[] => ('path' in one ? [one] : []));
-  if (problems.length > 0) return refused(problems);
-  const places = found.flatMap((one): OpeningPlace[] => ('path' in one ? [] : [one]));
-  const near = crossing(job, places);
-  return near.length > 0 ? refused(near) : ok(places);
+/** Where every opening lies in its slope, and those that lie in none. */
+export const openingPlaces = (
+  job: Job,
+  roof: Roof,
+): { readonly places: readonly OpeningPlace[]; readonly withheld: readonly Withheld[] } => {
+  const places: OpeningPlace[] = [];
+  const withheld: Withheld[] = [];
+  for (const [index, opening] of job.openings.entries()) {
+    const found = placeOf(job, roof, opening, index);
+    const why = 'path' in found ? found : tooNear(job, found, places);
+    if (why !== null) withheld.push(wholly(why));
+    else if (!('path' in found)) places.push(found);
+  }
+  return { places, withheld };
 };

@@ -5,7 +5,7 @@ import { inDegrees, inMm, leastMm, say } from '../../sentence';
 import { degrees, radians } from '../../units';
 import { clashing } from '../joint/in-space';
 import { memberId, type Member } from '../member/member';
-import type { Added, Pass } from '../pass';
+import { wholly, type Added, type Pass, type Withheld } from '../pass';
 import type { Site } from '../site';
 import { standUnder, underMiddle } from './struts';
 
@@ -124,15 +124,17 @@ export const hipBraces: Pass = (site, _primary, before): Added => {
       ],
     };
   const members: Member[] = [];
-  const problems: Problem[] = [];
+  const withheld: Withheld[] = [];
   for (const [i, wanted] of all.entries()) {
     const hip = hipAt(site, wanted, before);
     if (hip === null) {
-      problems.push(
-        problem(
-          i,
-          ['corner'],
-          say`no ‹hip› rises from corner ${wanted.corner + 1} of "${wanted.block}"; accepted is a corner between two eaves`,
+      withheld.push(
+        wholly(
+          problem(
+            i,
+            ['corner'],
+            say`no ‹hip› rises from corner ${wanted.corner + 1} of "${wanted.block}"; accepted is a corner between two eaves`,
+          ),
         ),
       );
       continue;
@@ -140,8 +142,8 @@ export const hipBraces: Pass = (site, _primary, before): Added => {
     const brace = braceUnder(site, wanted, hip, stock);
     const others = [...before.filter((one) => one !== hip), ...members];
     const refusal = refusalOf(i, wanted, hip, brace, others);
-    if (refusal !== null) problems.push(refusal);
+    if (refusal !== null) withheld.push(wholly(refusal));
     else members.push({ ...brace, id: memberId(wanted.block, 'hip-brace', i) });
   }
-  return { members, problems };
+  return { members, problems: [], withheld };
 };

@@ -8,7 +8,7 @@ import { clashing } from '../joint/in-space';
 import { notchedOver } from '../joint/notched-over';
 import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { cornersOf } from '../member/solid-of';
-import type { Added, Pass } from '../pass';
+import { inPart, wholly, type Added, type Pass, type Withheld } from '../pass';
 import { sideAt, type Site } from '../site';
 import { deepestLip, LEAST_UNDER_LIP, withLips } from './lips';
 import { endCuts, endOf, stretches, type Stretch, type Wanted } from './stretches';
@@ -125,24 +125,28 @@ export const purlins: Pass = (site, _primary, before): Added => {
       ],
     };
   const members: Member[] = [];
-  const problems: Problem[] = [];
+  const withheld: Withheld[] = [];
   const resawn = new Map<string, Member>();
   for (const [i, one] of wanted.entries()) {
     const distance = purlinDistance(site.roof, one);
     const run = runOfSide(site.roof, one.block, one.side);
     const found = stretches(site, one, distance);
     if (found.length === 0) {
-      problems.push(
-        problem(
-          i,
-          'size',
-          say`${inMm(distance)} in from the ‹plate› there is no roof of side ${one.side + 1} of "${one.block}" for a ‹purlin› to lie under; accepted is over 0 and under ${inMm(run)}`,
+      withheld.push(
+        wholly(
+          problem(
+            i,
+            'size',
+            say`${inMm(distance)} in from the ‹plate› there is no roof of side ${one.side + 1} of "${one.block}" for a ‹purlin› to lie under; accepted is over 0 and under ${inMm(run)}`,
+          ),
         ),
       );
       continue;
     }
+    const amissHere: Withheld[] = [];
     for (const [n, stretch] of found.entries()) {
       const id = memberId(one.block, 'purlin', one.side, i, n);
+      if (site.without.has(id)) continue;
       const standing = before.map((member) => resawn.get(member.id) ?? member);
       const purlin = withLips(memberOf(site, one, stock, distance, stretch, id), standing);
       const notched =
@@ -161,14 +165,21 @@ export const purlins: Pass = (site, _primary, before): Added => {
         members.push(purlin);
         for (const rafter of notched) resawn.set(rafter.id, rafter);
       } else
-        problems.push(
-          problem(
-            i,
-            'not-framed',
-            say`a ‹purlin› ${inMm(distance)} in from the ‹plate› of side ${one.side + 1} of "${one.block}" ${why}; accepted is a place where it is clear of that, between the ‹plate› and the ‹ridge›`,
+        amissHere.push(
+          inPart(
+            problem(
+              i,
+              'not-framed',
+              say`a ‹purlin› ${inMm(distance)} in from the ‹plate› of side ${one.side + 1} of "${one.block}" ${why}; accepted is a place where it is clear of that, between the ‹plate› and the ‹ridge›`,
+            ),
+            [purlin],
           ),
         );
     }
+    const [first] = amissHere;
+    if (first !== undefined && amissHere.length === found.length)
+      withheld.push(wholly(first.problem));
+    else withheld.push(...amissHere);
   }
-  return { members, problems, resawn: [...resawn.values()] };
+  return { members, problems: [], withheld, resawn: [...resawn.values()] };
 };

@@ -8,7 +8,7 @@ import { cutBetween, gapsAlong } from '../joint/between';
 import { clashing, clearInSpace, facesOf } from '../joint/in-space';
 import { onSlope } from '../site/slope-plan';
 import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
-import type { Added, Pass } from '../pass';
+import { inPart, wholly, type Added, type Pass, type Withheld } from '../pass';
 import { blockAt, heightOn, sideAt, type Site } from '../site';
 import { endCuts, endOf, stretches, type Stretch } from './stretches';
 
@@ -156,10 +156,10 @@ const bears = (
   );
 };
 
-/** What a row comes to: its boards, and what it would stand in, where they cannot be sawn clear of it. */
+/** What a row comes to: its boards, and what others would stand in that cannot be sawn clear of it. */
 interface Laid {
   readonly boards: readonly Member[];
-  readonly inWay: readonly Member[];
+  readonly inWay: readonly { readonly piece: Member; readonly other: Member }[];
 }
 
 /** A purlin over the rafters along a row; none where no rafter lies under it. */
@@ -183,13 +183,18 @@ const overRafters = (
   // At a corner of the roof it meets the next side's rows; a timber of the frame it would stand in.
   const inWay = met.filter(({ kind }) => kind !== 'roof-purlin');
   const parted = (whole: Member): Member[] => partedAt(site, row, whole, bottom.t, next);
-  if (met.length === 0 || inWay.length > 0) return { boards: parted(purlin), inWay };
+  if (met.length === 0) return { boards: parted(purlin), inWay: [] };
+  const [other] = inWay;
+  if (other !== undefined) return { boards: [], inWay: [{ piece: purlin, other }] };
   const middle = v3.add(
     pointOf(site, row, (bottom.t + top.t) / 2),
     v3.scale(purlin.frame.e, row.set.stock.depth / 2),
   );
   const clear = clearInSpace(purlin, met, middle);
-  return clear === null ? { boards: [], inWay: met } : { boards: parted(clear), inWay: [] };
+  const [corner] = met;
+  if (clear !== null || corner === undefined)
+    return { boards: clear === null ? [] : parted(clear), inWay: [] };
+  return { boards: [], inWay: [{ piece: purlin, other: corner }] };
 };
 
 /** The purlins dropped in between the rafters along a row, their tops flush. */
@@ -216,18 +221,21 @@ const betweenRafters = (
     middle: v3.sub(at(0), v3.scale(e, depth / 2)),
   };
   const boards: Member[] = [];
-  const inWay: Member[] = [];
+  const inWay: { readonly piece: Member; readonly other: Member }[] = [];
   const holes = holesOn(site, row);
-  const open = (t: number): boolean => holes.some(([p, q]) => t > p && t < q);
+  const inHole = (t: number): boolean => holes.some(([p, q]) => t > p && t < q);
   for (const gap of gapsAlong(reads, a, [low, high], 0, bounding)) {
-    if (open((gap.from + gap.to) / 2)) continue;
+    if (inHole((gap.from + gap.to) / 2)) continue;
     const make = (ends: readonly EndCut[]): Member =>
       purlinAt(row, 'purlin-between', at(gap.from), gap.to - gap.from, ends, next());
     const timbers = [...bounding, ...boards];
     const board = cutBetween(lying, gap, 2 * (thickness + depth), timbers, make);
-    const met = board === null ? [gap.low, gap.high] : clashing(board, others);
-    if (board !== null && met.length === 0) boards.push(board);
-    inWay.push(...met);
+    const [met] = board === null ? [gap.low] : clashing(board, others);
+    if (board !== null && met === undefined) boards.push(board);
+    if (met === undefined) continue;
+    // Where none can be cut, the place where one would lie.
+    const open = purlinAt(row, 'purlin-between', at(gap.from), gap.to - gap.from, [], '');
+    inWay.push({ piece: board ?? open, other: met });
   }
   return { boards, inWay };
 };
@@ -235,9 +243,9 @@ const betweenRafters = (
 /** More boards than this are no roof that one list is for. */
 const MOST_BOARDS = 6000;
 
-/** Every row that is wanted, or why it cannot be. */
-const rowsOf = (site: Site): { readonly rows: readonly Row[]; readonly problems: Problem[] } => {
-  const problems: Problem[] = [];
+/** Every row that is wanted and can be, and why others cannot. */
+const rowsOf = (site: Site): { readonly rows: readonly Row[]; readonly withheld: Withheld[] } => {
+  const withheld: Withheld[] = [];
   const rows = site.job.blocks.flatMap(({ id: block, sides }): Row[] =>
     sides.flatMap(({ roof }, side): Row[] => {
       const own = roof === 'eave' ? purlinsOn(site.job, block, side) : null;
@@ -246,11 +254,16 @@ const rowsOf = (site: Site): { readonly rows: readonly Row[]; readonly problems:
       const found = purlinRows(site.roof, blockAt(site, block), side, set);
       const path = ['roofPurlins', index];
       if (found.length === 0) {
-        problems.push({
-          code: 'size',
-          path: [...path, 'first'],
-          text: say`between the first ‹purlin› ${inMm(set.first)} up from the tail and the last ${inMm(set.last)} below the top nothing is left of side ${side + 1} of "${block}"; accepted is less of both`,
-        });
+        withheld.push(
+          inPart(
+            {
+              code: 'size',
+              path: [...path, 'first'],
+              text: say`between the first ‹purlin› ${inMm(set.first)} up from the tail and the last ${inMm(set.last)} below the top nothing is left of side ${side + 1} of "${block}"; accepted is less of both`,
+            },
+            [],
+          ),
+        );
         return [];
       }
       return found.flatMap(({ distance, along }): Row[] =>
@@ -265,7 +278,9 @@ const rowsOf = (site: Site): { readonly rows: readonly Row[]; readonly problems:
       );
     }),
   );
+  const never = new Set<RoofPurlins>();
   for (const [index, set] of site.job.roofPurlins.entries()) {
+    const problems: Problem[] = [];
     const own = rows.filter((row) => row.set === set);
     const boards = own.reduce(
       (sum, { stretch: { low, high } }) =>
@@ -290,8 +305,10 @@ const rowsOf = (site: Site): { readonly rows: readonly Row[]; readonly problems:
         path: ['roofPurlins', index, 'last'],
         text: say`the highest ‹purlins› would reach past the top and into each other; accepted is at least half their thickness, ${leastMm(set.stock.thickness / 2, 1)}`,
       });
+    if (problems.length > 0) never.add(set);
+    withheld.push(...problems.map(wholly));
   }
-  return { rows, problems };
+  return { rows: rows.filter(({ set }) => !never.has(set)), withheld };
 };
 
 /** A row that cannot be sawn clear of what stands there. */
@@ -312,8 +329,7 @@ const standsIn = (
 /** Purlins and battens over the rafters, or dropped in between them, row by row. */
 export const roofPurlins: Pass = (site, _primary, before): Added => {
   if (site.job.roofPurlins.length === 0) return { members: [], problems: [] };
-  const { rows, problems } = rowsOf(site);
-  if (problems.length > 0) return { members: [], problems };
+  const { rows, withheld } = rowsOf(site);
   const rafters = before.filter(isRafter);
   const bounds = (member: Member): boolean =>
     isRafter(member) || ['hip', 'valley', 'ridge', 'fascia'].includes(member.kind);
@@ -334,7 +350,13 @@ export const roofPurlins: Pass = (site, _primary, before): Added => {
         : overRafters(site, row, [...before, ...members], rafters, () => next(row));
     members.push(...boards);
     const [first] = inWay;
-    if (first !== undefined) problems.push(standsIn(site, row, first));
+    if (first !== undefined)
+      withheld.push(
+        inPart(
+          standsIn(site, row, first.other),
+          inWay.map(({ piece }) => piece),
+        ),
+      );
   }
-  return { members, problems };
+  return { members, problems: [], withheld };
 };

@@ -6,7 +6,7 @@ import { degrees, radians } from '../../units';
 import { clashing } from '../joint/in-space';
 import { bellyOf, plumbFrame } from '../member/board';
 import { makeMember, axisOf, memberId, type Member } from '../member/member';
-import type { Added, Pass } from '../pass';
+import { inPart, wholly, type Added, type Pass, type Withheld } from '../pass';
 import { sideAt, type Site } from '../site';
 
 type Purlin = Job['purlins'][number];
@@ -132,7 +132,7 @@ export const struts: Pass = (site, _primary, before): Added => {
       ],
     };
   const members: Member[] = [];
-  const problems: Problem[] = [];
+  const withheld: Withheld[] = [];
   for (const [i, wanted] of purlins.entries()) {
     const { struts: set } = wanted;
     if (set === undefined) continue;
@@ -144,23 +144,30 @@ export const struts: Pass = (site, _primary, before): Added => {
       const length = purlin.axis.runMm;
       const bays = Math.ceil((length - SAME_POINT_MM) / set.spacing);
       const at = (t: number): Member => strutAt(site, wanted, set, purlin, stock, t);
+      const alone = own.length === 1;
+      const noneOf = (told: Problem): Withheld =>
+        alone ? wholly(told) : inPart(told, [at(length / 2)]);
       if (at(length / 2).axis.riseMm < LEAST_RISE_MM) {
-        problems.push(
-          problem(
-            i,
-            'foot',
-            say`a ‹strut› would stand ${inMm(at(length / 2).axis.riseMm)} high between the wall’s top and the ‹purlin›; accepted is at least ${inMm(LEAST_RISE_MM)}`,
+        withheld.push(
+          noneOf(
+            problem(
+              i,
+              'foot',
+              say`a ‹strut› would stand ${inMm(at(length / 2).axis.riseMm)} high between the wall’s top and the ‹purlin›; accepted is at least ${inMm(LEAST_RISE_MM)}`,
+            ),
           ),
         );
         continue;
       }
       const { slopeRad, runMm, riseMm } = at(length / 2).axis;
       if (slopeRad < LEAST_SLOPE_RAD) {
-        problems.push(
-          problem(
-            i,
-            'foot',
-            say`a ‹strut› would lean to ${inDegrees(degrees(slopeRad))} from level, where its head no longer bears under the ‹purlin›; accepted is ${inDegrees(LEAST_SLOPE_DEG)} or steeper: a wall at most ${mostMm(riseMm / Math.tan(LEAST_SLOPE_RAD))} off the ‹purlin›, plan, not ${inMm(runMm)}`,
+        withheld.push(
+          noneOf(
+            problem(
+              i,
+              'foot',
+              say`a ‹strut› would lean to ${inDegrees(degrees(slopeRad))} from level, where its head no longer bears under the ‹purlin›; accepted is ${inDegrees(LEAST_SLOPE_DEG)} or steeper: a wall at most ${mostMm(riseMm / Math.tan(LEAST_SLOPE_RAD))} off the ‹purlin›, plan, not ${inMm(runMm)}`,
+            ),
           ),
         );
         continue;
@@ -169,11 +176,14 @@ export const struts: Pass = (site, _primary, before): Added => {
         const others = [...before.filter((other) => other !== purlin), ...members];
         const strut = clearAt((length * k) / bays, at, purlin, others);
         if (strut === null)
-          problems.push(
-            problem(
-              i,
-              'spacing',
-              say`the ‹strut› ${inMm((length * k) / bays)} along its ‹purlin› would stand in other timber; accepted is a spacing, or a foot, that is clear of it`,
+          withheld.push(
+            inPart(
+              problem(
+                i,
+                'spacing',
+                say`the ‹strut› ${inMm((length * k) / bays)} along its ‹purlin› would stand in other timber; accepted is a spacing, or a foot, that is clear of it`,
+              ),
+              [at((length * k) / bays)],
             ),
           );
         else {
@@ -183,5 +193,5 @@ export const struts: Pass = (site, _primary, before): Added => {
       }
     }
   }
-  return { members, problems };
+  return { members, problems: [], withheld };
 };

@@ -56,6 +56,8 @@ export interface Site {
   readonly openings: readonly OpeningPlace[];
   /** None where the crew sets no fascia. */
   readonly fascias: readonly FasciaPlace[];
+  /** Ids of pieces that gave way to others, or were disproved: they are not made. */
+  readonly without: ReadonlySet<string>;
 }
 
 type RoofOnly = Pick<Site, 'roof'>;

@@ -7,7 +7,7 @@ import { cutBetween, gapsAlong, type Gap } from '../joint/between';
 import { facesOf } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
 import { makeMember, axisOf, memberId, type Member } from '../member/member';
-import type { Added, Pass } from '../pass';
+import { wholly, type Added, type Pass } from '../pass';
 import { runFrom, type Site } from '../site';
 
 /** How far it sticks out inside its plate, for the edge of a ceiling's board. mm */
@@ -140,12 +140,13 @@ export const backing: Pass = (site, _primary, before): Added => {
   if (stock.depth < least || stock.depth > most)
     return {
       members: [],
-      problems: [
-        {
+      problems: [],
+      withheld: [
+        wholly({
           code: 'size',
           path: ['timber', 'backing', 'depth'],
           text: say`${inMm(stock.depth)} wide it would ${stock.depth < least ? 'hardly lie on the ‹plate›' : 'stick out past the wall'}, ${inMm(LEDGE_MM)} of it inside; accepted is ${inMm(least)} to ${mostMm(most)}`,
-        },
+        }),
       ],
     };
   const timbers = before.filter(

@@ -1,9 +1,20 @@
 import type { Job } from '../../job';
 import type { Path, Problem } from '../../problem';
 import { inMm, mostMm, say } from '../../sentence';
-import type { Pass } from '../pass';
+import { inPart, type Pass, type Withheld } from '../pass';
+import type { Member } from '../member/member';
 import { blockAt, sideAt, type Site } from '../site';
-import { below, crossingAt, everyPair, missing, slopeCut, slopesOf, type Lie } from './lie';
+import {
+  below,
+  crossingAt,
+  everyPair,
+  flatOn,
+  missing,
+  slopeCut,
+  slopesOf,
+  tieAt,
+  type Lie,
+} from './lie';
 import { pairedRidges, type Pair } from './pairs';
 
 /** A tie shorter than this ties nothing. mm */
@@ -103,14 +114,25 @@ export const collarTies: Pass = (site, primary, before) => {
       }),
     ),
   );
-  const problems = [...lies].flatMap(([pair, lie]) => tooHigh(site, pair, lie, ties) ?? []);
-  if (problems.length > 0) return { members: [], problems };
+  const piecesOf = (all: readonly (readonly [Pair, Lie])[]): Member[] =>
+    all.map(([pair, lie], i) => tieAt(pair, lie, flatOn(lie, timber.common), i));
+  // Each part has its own room for them: a narrower one may have none.
+  const withheld: Withheld[] = [];
+  for (const { id } of site.roof.blocks) {
+    const own = [...lies].filter(([pair]) => pair.rafters[0].span.block === id);
+    const wrong = own.filter(([pair, lie]) => tooHigh(site, pair, lie, ties) !== null);
+    const [first] = wrong;
+    const problem = first === undefined ? null : tooHigh(site, ...first, ties);
+    if (problem === null) continue;
+    withheld.push(inPart(problem, piecesOf(wrong)));
+    for (const [pair] of wrong) lies.delete(pair);
+  }
   const lying = (pair: Pair): readonly Lie[] => {
     const lie = lies.get(pair);
     return lie === undefined ? [] : [lie];
   };
   const set = everyPair(site, ridges, ties.every, lying, before);
-  return lies.size > 0 && set.members.length === 0
-    ? { members: [], problems: [inTheWay(ties)] }
-    : { ...set, problems: [] };
+  if (lies.size > 0 && set.members.length === 0)
+    withheld.push(inPart(inTheWay(ties), piecesOf([...lies])));
+  return { ...set, problems: [], withheld };
 };

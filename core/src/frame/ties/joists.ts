@@ -2,8 +2,9 @@ import { SLACK_MM, halfSpace, SAME_POINT_MM, v2, type Vec2, type Vec3 } from '..
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { inMm, mostMm, say } from '../../sentence';
+import { plateWidthOf } from '../../roof';
 import { named, type EndCut, type Member } from '../member/member';
-import type { Added, Pass } from '../pass';
+import { inPart, wholly, type Added, type Pass, type Withheld } from '../pass';
 import { heightOn, type Site } from '../site';
 import {
   below,
@@ -87,6 +88,8 @@ const standsIn = (mm: number): Problem => ({
   text: say`the joist ${inMm(mm)} along from the first pair of rafters would stand in other timber; accepted is a spacing that is clear of it, or one tie to every so many pairs`,
 });
 
+type RafterTies = NonNullable<Job['rafterTies']>;
+
 /** Where a joist lies along the walls, and the second of two that are lapped. mm */
 interface Places {
   readonly at: number;
@@ -129,10 +132,10 @@ const atSpacing = (
   stock: Stock,
   liesOf: (pair: Pair) => readonly Lie[],
   before: readonly Member[],
-): Pick<Added, 'members' | 'problems'> => {
+): Pick<Added, 'members' | 'withheld'> => {
   const { common } = site.job.timber;
   const set: Member[] = [];
-  const problems: Problem[] = [];
+  const withheld: Withheld[] = [];
   for (const { pairs } of ridges) {
     const wanted = pairs.filter((pair) => liesOf(pair).length > 0);
     const onward = countedFrom(wanted);
@@ -174,35 +177,52 @@ const atSpacing = (
       ];
       const ties = ways.map(lain).find((all) => hasRoom(site, all, [...before, ...set]));
       if (ties !== undefined) set.push(...ties);
-      else if (atEnd === null) problems.push(standsIn(along));
+      else if (atEnd === null) {
+        const [wantedAt] = ways;
+        withheld.push(inPart(standsIn(along), wantedAt === undefined ? [] : lain(wantedAt)));
+      }
     }
   }
-  return { members: set, problems };
+  return { members: set, withheld };
 };
 
-/** A spacing that no joist fits at, or a lap that reaches past the walls. */
-const amiss = (
-  ties: NonNullable<Job['rafterTies']>,
-  stock: Stock,
-  spans: number[],
-): Added | null => {
-  const { spacing, lap } = ties;
-  const problem = (field: string, text: Added['problems'][number]['text']): Added => ({
-    members: [],
-    problems: [{ code: 'size', path: ['rafterTies', field], text }],
+/** A spacing that no joist fits at. */
+const tooClose = ({ spacing }: RafterTies, stock: Stock): Problem | null =>
+  spacing === undefined || spacing > stock.thickness
+    ? null
+    : {
+        code: 'size',
+        path: ['rafterTies', 'spacing'],
+        text: say`${inMm(spacing, 1)} ‹on centre› leaves no gap between ties ${inMm(stock.thickness, 1)} thick; accepted is more`,
+      };
+
+/** A lap as long as this comes to the other wall's plate. mm */
+const mostLap = ({ ends: [from, to] }: Lie, plateMm: number): number => (to - from) / 2 - plateMm;
+
+/** Ties whose lap reaches the other wall of their part. */
+const lappedOut = (
+  { lap = 0 }: RafterTies,
+  pairs: readonly Pair[],
+  plateMm: number,
+  whole: (pair: Pair) => Lie | null,
+): Withheld[] => {
+  const spans = pairs.flatMap((pair) => {
+    const lie = whole(pair);
+    return lie === null || lap < mostLap(lie, plateMm) ? [] : [{ pair, lie }];
   });
-  if (spacing !== undefined && spacing <= stock.thickness)
-    return problem(
-      'spacing',
-      say`${inMm(spacing, 1)} ‹on centre› leaves no gap between ties ${inMm(stock.thickness, 1)} thick; accepted is more`,
-    );
-  const least = Math.min(...spans) / 2;
-  return lap !== undefined && lap >= least
-    ? problem(
-        'lap',
-        say`a lap of ${inMm(lap)} past the middle reaches out through the other wall; accepted is under ${mostMm(least)}`,
-      )
-    : null;
+  const least = Math.min(...spans.map(({ lie }) => mostLap(lie, plateMm)));
+  return spans.length === 0
+    ? []
+    : [
+        inPart(
+          {
+            code: 'size',
+            path: ['rafterTies', 'lap'],
+            text: say`a lap of ${inMm(lap)} past the middle reaches the other wall’s ‹plate›; accepted is under ${mostMm(least)}`,
+          },
+          spans.map(({ pair, lie }, i) => tieAt(pair, lie, 0, i)),
+        ),
+      ];
 };
 
 /** Rafter ties, which are the ceiling joists: on both plates, beside the feet of a pair, clipped to the slope. */
@@ -211,22 +231,26 @@ export const rafterTies: Pass = (site, primary, before) => {
   if (ties === undefined) return { members: [], problems: [] };
   const stock = timber.rafterTie;
   if (stock === undefined) return missing('rafterTie', 'rafter ties');
+  const { lap } = ties;
+  const plateMm = plateWidthOf(site.job);
   const liesOf = (pair: Pair): readonly Lie[] => {
     const whole = wholeLie(stock, pair);
     if (whole === null) return [];
-    return ties.lap === undefined ? [whole] : lapped(pair, whole, ties.lap);
+    if (lap === undefined) return [whole];
+    return lap < mostLap(whole, plateMm) ? lapped(pair, whole, lap) : [];
   };
   const ridges = pairedRidges(site, primary);
-  const spans = ridges.flatMap(({ pairs }) =>
-    pairs.flatMap((pair) => {
-      const whole = wholeLie(stock, pair);
-      return whole === null ? [] : [whole.ends[1] - whole.ends[0]];
-    }),
-  );
-  const wrong = amiss(ties, stock, spans);
-  if (wrong !== null) return wrong;
+  const wrong = tooClose(ties, stock);
+  if (wrong !== null) return { members: [], problems: [], withheld: [wholly(wrong)] };
+  const pairs = ridges.flatMap((ridge) => ridge.pairs);
+  const out = lappedOut(ties, pairs, plateMm, (pair) => wholeLie(stock, pair));
   if (ties.spacing === undefined)
-    return { ...everyPair(site, ridges, ties.every, liesOf, before), problems: [] };
+    return {
+      ...everyPair(site, ridges, ties.every, liesOf, before),
+      problems: [],
+      withheld: out,
+    };
   const alone = ridges.reduce((sum, ridge) => sum + ridge.alone.length, 0);
-  return { ...atSpacing(site, ridges, ties.spacing, stock, liesOf, before), alone };
+  const set = atSpacing(site, ridges, ties.spacing, stock, liesOf, before);
+  return { ...set, problems: [], withheld: [...out, ...(set.withheld ?? [])], alone };
 };

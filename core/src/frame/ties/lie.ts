@@ -80,9 +80,10 @@ export const everyPair = (
   every: number,
   lieOf: (pair: Pair) => readonly Lie[],
   before: readonly Member[],
-): Pick<Added, 'members' | 'alone'> => {
+): Pick<Added, 'members' | 'alone' | 'noRoom'> => {
   const numbers = new Map<string, number>();
   const set: Member[] = [];
+  const noRoom: Member[] = [];
   for (const { pairs, middle } of ridges) {
     const wanted = pairs.flatMap((pair) => {
       const lies = lieOf(pair);
@@ -95,15 +96,18 @@ export const everyPair = (
       const key = `${block} ${side}`;
       const number = numbers.get(key) ?? 0;
       const ways = pair.at > middle ? ([-1, 1] as const) : ([1, -1] as const);
-      const ties = ways
-        .map((way) =>
-          lies.map((lie, i) => {
-            const aside = (lie.beyond === true ? -way : way) * flatOn(lie, site.job.timber.common);
-            return tieAt(pair, lie, aside, number, ...(lies.length > 1 ? [i] : []));
-          }),
-        )
-        .find((all) => hasRoom(site, all, [...before, ...set]));
-      if (ties === undefined) continue;
+      const placed = ways.map((way) =>
+        lies.map((lie, i) => {
+          const aside = (lie.beyond === true ? -way : way) * flatOn(lie, site.job.timber.common);
+          return tieAt(pair, lie, aside, number, ...(lies.length > 1 ? [i] : []));
+        }),
+      );
+      const ties = placed.find((all) => hasRoom(site, all, [...before, ...set]));
+      if (ties === undefined) {
+        // One of two that are lapped stands for both.
+        noRoom.push(...(placed[0] ?? []).slice(0, 1));
+        continue;
+      }
       if (since < every) {
         since += 1;
         continue;
@@ -113,7 +117,11 @@ export const everyPair = (
       set.push(...ties);
     }
   }
-  return { members: set, alone: ridges.reduce((sum, { alone }) => sum + alone.length, 0) };
+  return {
+    members: set,
+    alone: ridges.reduce((sum, { alone }) => sum + alone.length, 0),
+    noRoom,
+  };
 };
 
 /** A corner that stands above its slope by less than this is left. mm */

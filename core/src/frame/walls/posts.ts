@@ -6,7 +6,7 @@ import { inMm, leastMm, say } from '../../sentence';
 import { clashing, clearInSpace } from '../joint/in-space';
 import { plumbKeep } from '../member/board';
 import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
-import type { Added, Pass } from '../pass';
+import { wholly, type Added, type Pass, type Withheld } from '../pass';
 import type { Site } from '../site';
 
 /** A post shorter than this is none. mm */
@@ -103,6 +103,7 @@ export const posts: Pass = (site, _primary, before): Added => {
   const { beam: beamStock, post: postStock } = site.job.timber;
   if (beamStock === undefined || postStock === undefined) return { members: [], problems };
   const members: Member[] = [];
+  const withheld: Withheld[] = [];
   for (const one of carried) {
     const whole = beamOf(site, one, beamStock);
     const middle = v3.add(whole.frame.origin, [
@@ -113,16 +114,17 @@ export const posts: Pass = (site, _primary, before): Added => {
     // At a corner the second of two beams comes against the first.
     const beam = clearInSpace(whole, clashing(whole, [...before, ...members]), middle);
     if (beam === null) continue;
+    const { riseMm } = postAt(one, postStock, beam, 0, 0).axis;
+    if (riseMm < SHORTEST_POST_MM) {
+      withheld.push(wholly(tooShort(one, riseMm)));
+      continue;
+    }
     members.push(beam);
     for (const [i, u] of stationsOf(one, postStock.depth).entries()) {
       const post = postAt(one, postStock, beam, u, i);
-      if (post.axis.riseMm < SHORTEST_POST_MM) {
-        problems.push(tooShort(one, post.axis.riseMm));
-        break;
-      }
       const inWay = clashing(post, members);
       if (inWay.length === 0 || post.axis.riseMm < SAME_POINT_MM) members.push(post);
     }
   }
-  return { members, problems };
+  return { members, problems: [], withheld };
 };

@@ -72,11 +72,11 @@ const ownSeed = ({ name }: Cell): number =>
 export const drawn = (cell: Cell, count: number, seed: number): Job[] =>
   fc.sample(houseWith(cell.asked), { seed: seed + ownSeed(cell), numRuns: count }).map(readAsked);
 
-/** How many draws in a row may be refused before a house with those features is given up. */
+/** How many draws in a row may be refused, or framed in part, before a house with those features is given up. */
 const TRIES = 12;
 
 /**
- * So many houses that are framed, chosen by feature: each feature has its turn, with two others that change from turn
+ * So many houses that are framed whole, chosen by feature: each feature has its turn, with two others that change from turn
  * to turn. Of three that are refused together, the first two, then the first alone.
  *
  * @param seed other houses by another
@@ -93,7 +93,7 @@ export const framedHouses = (count: number, seed: number): Solution[] =>
       const asked = chosen.slice(0, Math.max(1, chosen.length - Math.floor(tries / 2)));
       const [job] = drawn(cell(...asked), 1, seed + 1000 * turn + tries);
       const solution = solve(job!, { waysOut: false });
-      if (solution.ok) return solution.value;
+      if (solution.ok && solution.value.withheld.length === 0) return solution.value;
     }
-    throw new Error(`no house with ${first.name} is framed in ${TRIES} draws`);
+    throw new Error(`no house with ${first.name} is framed whole in ${TRIES} draws`);
   });

@@ -1,7 +1,7 @@
 import { readJob, type JobInput } from '../../../job';
 import { problemLine } from '../../../problem';
 import { fit, solve, type Solution } from '../../../solve';
-import { buildingInput } from '../../../tests/building';
+import { buildingInput, refusalOf } from '../../../tests/building';
 import { pitchRad } from '../../../units';
 
 const BLOCK = { thickness: 38, depth: 400 };
@@ -66,11 +66,7 @@ describe.each(['5/12', '9/12', '38°'])('eave blocks at %s', (pitch) => {
 });
 
 it('a block too shallow to reach the slope is refused with the depth that would', () => {
-  const refused = (depth: number): string => {
-    const job = readJob(inputOf('9/12', 'gable', depth));
-    const solution = job.ok ? solve(job.value) : job;
-    return solution.ok ? '' : solution.problems.map(problemLine).join('; ');
-  };
+  const refused = (depth: number): string => refusalOf(inputOf('9/12', 'gable', depth));
   const [, least] = /at least ([\d.]+) mm/.exec(refused(100))!;
   expect(refused(100)).toContain('timber.blocking.depth: ');
   expect(refused(Number(least))).toBe('');

@@ -1,10 +1,10 @@
 import { readJob, withoutBlock, type JobInput } from '../../../job';
 import { problemLine } from '../../../problem';
 import { spoken } from '../../../sentence';
-import { fit, solve } from '../../../solve';
+import { fit } from '../../../solve';
 import { laid, sawn, sawnWrong, turnedOnFoot, WAYS } from '../../../tests/sawyer';
 import { stepsOf } from '../../../steps';
-import { buildingInput, solvedInput } from '../../../tests/building';
+import { buildingInput, problemsOf, solvedInput } from '../../../tests/building';
 import { unseenSpoilings } from '../../../tests/spoil-houses';
 
 type Brace = NonNullable<JobInput['hipBraces']>[number];
@@ -25,11 +25,7 @@ const house = (brace: Partial<Brace> = {}, more: Partial<JobInput> = {}): JobInp
   ...more,
 });
 
-const refusals = (input: JobInput): string[] => {
-  const job = readJob(input);
-  const solution = job.ok ? solve(job.value) : job;
-  return solution.ok ? [] : solution.problems.map(problemLine);
-};
+const refusals = (input: JobInput): string[] => problemsOf(input).map(problemLine);
 
 describe.each([
   ['plumb', {}],

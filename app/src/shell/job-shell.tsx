@@ -25,6 +25,7 @@ import { PlaceScroll } from './place-scroll';
 import { placeOf } from './places';
 import { SaveMark } from './save-mark';
 import { UndoBar } from './undo-bar';
+import { WithheldBar } from './withheld-bar';
 import { usePageTitle } from '../nav/page-title';
 import { SHORTCUTS, useShortcuts } from './use-shortcuts';
 
@@ -153,6 +154,7 @@ export const JobShell = ({ children }: { children: ReactNode }) => {
           <NewsBar />
           <NotTakenBar />
           <StaleBar />
+          <WithheldBar />
           {wide ? (
             <WideBody>{children}</WideBody>
           ) : (

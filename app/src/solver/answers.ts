@@ -68,12 +68,11 @@ export interface RoofAnswer {
   readonly plan: PlanDrawing;
 }
 
-/** A roof's figures as they go to the page, and whether they may be sawn from: not before they are proved. */
+/** A roof's figures as they go to the page. They are not sawn from before they are proved. */
 export interface Figures {
   /** The number of the roof that the page has and that this is told as a change of; null where it is told whole. */
   readonly since: number | null;
   readonly change: Change;
-  readonly proved: boolean;
 }
 
 /** What one piece's sheet is written from. */

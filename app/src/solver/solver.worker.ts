@@ -1,6 +1,7 @@
 import type { FitReport } from '@ogee/core/src/fit';
 import type { Job } from '@ogee/core/src/job';
-import { fit, prove, solve, wantsProof, workOut, type Solution } from '@ogee/core/src/solve';
+import { acceptedAt, fit, prove, solve, workOut, type Solution } from '@ogee/core/src/solve';
+import type { Accepted } from '@ogee/core/src/withheld';
 import type {
   EaveSection,
   ElevationView,
@@ -14,7 +15,7 @@ import type { Measurement, Tick } from '@ogee/core/src/log';
 import type { RaisingStep, Stages } from '@ogee/core/src/raising';
 import type { Looked } from '@ogee/core/src/test-fit';
 import { exerciseOf, type Exercise, type ExerciseKind } from '@ogee/core/src/practice';
-import { ok, type Problem, type Result } from '@ogee/core/src/problem';
+import { ok, type Result } from '@ogee/core/src/problem';
 import { expose, transfer } from 'comlink';
 import {
   asBuiltAnswer,
@@ -45,7 +46,7 @@ export interface Subject {
 
 /** The roofs last worked out here: what the page asks next is about one of them. */
 const held = new Map<number, Result<Solution>>();
-const HELD = 2;
+const HELD = 3;
 
 const hold = (serial: number, result: Result<Solution>): Result<Solution> => {
   held.set(serial, result);
@@ -66,7 +67,6 @@ const figures = (solution: Solution, serial: number, since: number | null): Figu
   return {
     since: before === null ? null : since,
     change: before === null ? { to: answer } : changeOf(before, answer),
-    proved: !wantsProof(solution),
   };
 };
 
@@ -85,12 +85,21 @@ const solver = {
     const result = hold(serial, workOut(job));
     return result.ok ? ok(figures(result.value, serial, since)) : result;
   },
-  /** Proves a roof whose figures were told; what does not hold where it is disproved. */
-  prove: (subject: Subject): readonly Problem[] => {
+  /**
+   * Proves a roof whose figures were told. Null where they stand; where pieces do not hold, the figures without them, known
+   * by a number of their own from then on; or why there is no roof.
+   */
+  prove: (subject: Subject, without: number): Result<Figures | null> => {
     const { serial } = subject;
     const known = held.get(serial) ?? workOut(subject.job);
-    const result = hold(serial, known.ok ? prove(known.value) : known);
-    return result.ok ? [] : result.problems;
+    const result = known.ok ? prove(known.value) : known;
+    if (!result.ok) {
+      hold(serial, result);
+      return result;
+    }
+    if (known.ok && result.value === known.value) return ok(null);
+    hold(without, result);
+    return ok(figures(result.value, without, told?.serial ?? null));
   },
   /** The whole of a roof that is only looked at. */
   solve: (subject: Subject): Result<RoofAnswer> => {
@@ -114,6 +123,9 @@ const solver = {
   asBuilt: (subject: Subject, part: number, lines: readonly Measurement[]): AsBuiltAnswer | null =>
     about(subject, (solution) => asBuiltAnswer(solution, part, lines)),
   logTable: (lines: readonly TableLine[]): string => logCsv(lines),
+  /** What would do at a place that something is withheld at. */
+  accepted: (subject: Subject, path: string): readonly Accepted[] | null =>
+    about(subject, (solution) => acceptedAt(solution, path)),
   exercise: (kind: ExerciseKind, seed: number, display: Job['display']): Exercise =>
     exerciseOf(kind, seed, display),
   fixings: (subject: Subject): Fixings | null => about(subject, fixingsAnswer),

@@ -159,7 +159,7 @@ export class Solving {
         this.unmark();
         if (!result.ok)
           this.set({ roof: this.proved, problems: result.problems, solving: 'current' });
-        else if (answer !== null) this.show({ ...subject, ...answer, proved: result.value.proved });
+        else if (answer !== null) this.show({ ...subject, ...answer, proved: false });
       }, failed);
   }
 
@@ -189,20 +189,27 @@ export class Solving {
     return changed({ cuts, plan }, changeOf({ cuts, plan }, answer)) as RoofAnswer;
   }
 
-  /** The figures first; then, where they want it, their proof. */
+  /** The figures first; then their proof, which may take pieces away that do not hold. */
   private show(roof: ShownRoof): void {
-    if (roof.proved) this.proved = roof;
     this.set({ roof, problems: NONE, solving: 'current' });
-    if (roof.proved) return;
     const stands = (): boolean => this.snapshot.roof === roof;
-    this.ask(roof, (solver, subject) => solver.prove(subject)).then(
-      (problems) => {
+    lastSerial += 1;
+    const without: Subject = { job: roof.job, serial: lastSerial };
+    this.ask<Result<Figures | null>>(
+      roof,
+      (solver, subject) => solver.prove(subject, without.serial) as Promise<Result<Figures | null>>,
+    ).then(
+      (result) => {
+        // Taken whether or not it is shown: what is told next is told as a change of it.
+        const less = result.ok && result.value !== null ? this.take(without, result.value) : null;
         if (!stands()) return;
-        const isProved = { ...roof, proved: true };
-        if (problems.length === 0) {
+        if (result.ok) {
+          const isProved =
+            less === null ? { ...roof, proved: true } : { ...without, ...less, proved: true };
           this.proved = isProved;
           this.set({ roof: isProved });
-        } else if (this.wanted === roof.job) this.set({ roof: this.proved, problems });
+        } else if (this.wanted === roof.job)
+          this.set({ roof: this.proved, problems: result.problems });
         else this.set({ roof: this.proved });
       },
       // Ended for a newer edit: that one is proved instead.

@@ -5,27 +5,16 @@ import { thread } from './thread-in-hand';
 
 const DISPLAY = { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' } as const;
 const job = (along: number): Job => newJob('t', DISPLAY, along, 6000, '35°');
-/** Of unlike pitches: one that is proved before it is sawn from. */
-const unlike = (along: number): Job => {
-  const one = job(along);
-  return {
-    ...one,
-    blocks: one.blocks.map((block) => ({
-      ...block,
-      sides: block.sides.map((side, i) =>
-        side.roof === 'eave' && i % 2 === 1 ? { ...side, pitch: '45°' } : side,
-      ),
-    })),
-  };
-};
 
-/** A solver's thread, and what follows it; told of a job, and answered, where one is given. */
+/** A solver's thread, and what follows it; told of a job, its figures and their proof answered, where one is given. */
 const followed = async (first?: Job) => {
   const solver = thread();
   const solving = new Solving(solver);
   if (first !== undefined) {
     solving.solve(first);
     solver.asked[0]!.answer();
+    await later(0);
+    solver.asked[1]!.answer();
     await later(0);
   }
   return { solver, solving };
@@ -59,7 +48,8 @@ describe('the roof on screen', () => {
     expect(solving.read().roof).toBeNull();
     solver.asked[1]!.answer();
     await later(0);
-    expect(solver.asked).toHaveLength(2);
+    // The third is its proof.
+    expect(solver.asked).toHaveLength(3);
     expect(solving.read().roof!.job.blocks[0]!.outline[1]).toEqual([9300, 0]);
   });
 
@@ -88,7 +78,10 @@ describe('the roof on screen', () => {
   });
 
   it('shows its figures first, marked, and is proved right after', async () => {
-    const { solver, solving } = await followed(unlike(6000));
+    const { solver, solving } = await followed();
+    solving.solve(job(6000));
+    solver.asked[0]!.answer();
+    await later(0);
     const figures = solving.read().roof!;
     expect(figures.proved).toBe(false);
     expect(figures.cuts.members.length).toBeGreaterThan(0);
@@ -103,8 +96,8 @@ describe('the roof on screen', () => {
   it('stands back to the last proved one where a newer one is disproved', async () => {
     const { solver, solving } = await followed(job(9000));
     const good = solving.read().roof;
-    solving.solve(unlike(6000));
-    solver.asked[1]!.answer();
+    solving.solve(job(6000));
+    solver.asked[2]!.answer();
     await later(0);
     expect(solving.read().roof).not.toBe(good);
     const why = {
@@ -112,18 +105,40 @@ describe('the roof on screen', () => {
       path: ['blocks', 0],
       text: plainly('it does not hold'),
     } as const;
-    solver.asked[2]!.give([why]);
+    solver.asked[3]!.give({ ok: false, problems: [why] });
     await later(0);
     expect(solving.read()).toMatchObject({ roof: good, problems: [why] });
   });
 
+  it('loses the pieces that its proof takes away, as a roof of its own', async () => {
+    const { solver, solving } = await followed();
+    solving.solve(job(6000));
+    solver.asked[0]!.answer();
+    await later(0);
+    const figures = solving.read().roof!;
+    const cuts = { ...figures.cuts, members: figures.cuts.members.slice(1) };
+    const to = { cuts, plan: figures.plan };
+    solver.asked[1]!.give({ ok: true, value: { since: null, change: { to } } });
+    await later(0);
+    const proved = solving.read().roof!;
+    expect(proved).toMatchObject({ proved: true, cuts });
+    // What was asked of the former one is asked of it anew.
+    expect(proved.serial).not.toBe(figures.serial);
+  });
+
   it('proves no roof that a newer one has taken the place of', async () => {
-    const { solver, solving } = await followed(unlike(6000));
+    const { solver, solving } = await followed();
+    solving.solve(job(6000));
+    solver.asked[0]!.answer();
+    await later(0);
     solving.solve(job(9000));
     solver.asked[2]!.answer();
     await later(0);
     const newest = solving.read().roof;
-    solver.asked[1]!.give([{ code: 'not-framed', path: ['blocks', 0], text: plainly('no') }]);
+    solver.asked[1]!.give({
+      ok: false,
+      problems: [{ code: 'not-framed', path: ['blocks', 0], text: plainly('no') }],
+    });
     await later(0);
     expect(solving.read()).toMatchObject({ roof: newest, problems: [] });
   });
@@ -140,15 +155,17 @@ describe('the roof on screen', () => {
     // It is of this very job: not called stale, however long it takes.
     await later(1000);
     expect(opened.read().solving).toBe('current');
-    solver.asked[1]!.answer();
-    await later(0);
+    for (const next of [2, 3]) {
+      solver.asked[next]!.answer();
+      await later(0);
+    }
     expect(opened.read().roof).toMatchObject({ proved: true, serial: roof!.serial });
     expect(opened.read().roof!.cuts).toBe(kept.cuts);
 
     const changed = new Solving(solver, kept);
     changed.solve(job(9500));
     expect(changed.read().solving).toBe('working');
-    solver.asked[2]!.answer();
+    solver.asked[4]!.answer();
     await later(0);
     expect(changed.read().roof!.job.blocks[0]!.outline[1]).toEqual([9500, 0]);
   });
@@ -157,7 +174,7 @@ describe('the roof on screen', () => {
     const { solver, solving } = await followed(job(9000));
     const good = solving.read().roof;
     solving.solve(job(9500));
-    solver.asked[1]!.fail(new Error('out of memory'));
+    solver.asked[2]!.fail(new Error('out of memory'));
     await later(0);
     expect(solving.read()).toMatchObject({ solving: 'failed', roof: good });
     solving.dispose();

@@ -1,5 +1,5 @@
 import type { Job } from '@ogee/core/src/job';
-import { prove, wantsProof, workOut, type Solution } from '@ogee/core/src/solve';
+import { prove, workOut, type Solution } from '@ogee/core/src/solve';
 import { roofAnswer } from '../answers';
 import type { Subject } from '../solver.worker';
 import { Ended } from '../thread';
@@ -8,7 +8,6 @@ import { Ended } from '../thread';
 const figuresOf = (solution: Solution) => ({
   since: null,
   change: { to: roofAnswer(solution) },
-  proved: !wantsProof(solution),
 });
 
 /** A solver's thread in the test's hands: it answers when it is told to. */
@@ -38,7 +37,12 @@ export const thread = () => {
             const answer = (): void => {
               const framed = workOut(of);
               const result = framed.ok ? prove(framed.value) : framed;
-              resolve((result.ok ? [] : result.problems) as T);
+              const same = result.ok && framed.ok && result.value === framed.value;
+              resolve(
+                (result.ok
+                  ? { ok: true, value: same ? null : figuresOf(result.value) }
+                  : result) as T,
+              );
             };
             asked.push({ of, answer, give: (instead) => resolve(instead as T), fail: reject });
             return new Promise<T>(() => undefined);

@@ -1,0 +1,76 @@
+import type { Browser } from 'puppeteer-core';
+import { createJob, loggedIn, startApp, storedJob, type AppServer } from './support/app-server';
+import { byId, launch, openPage, PHONE, settled, tap, textOf, WIDE } from './support/browser';
+
+jest.setTimeout(120_000);
+
+let server: AppServer;
+let browser: Browser;
+
+beforeAll(async () => {
+  server = await startApp();
+  browser = await launch();
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+});
+
+const eave = { roof: 'eave', pitch: '9/12', overhang: 450 };
+const board = { thickness: 38, depth: 235 };
+
+/** A house with a roof window that runs out over its gable. */
+const HOUSE = {
+  format: 'ogee-job',
+  version: 1,
+  name: 'Window at the gable',
+  display: { units: 'metric', fraction: 16, pitch: 'degrees', terms: 'uk' },
+  timber: { common: { thickness: 38, depth: 184 }, hip: board, ridge: board, plateWidth: 140 },
+  framing: { spacing: 400, seat: { depthFraction: 0.25 } },
+  blocks: [
+    {
+      id: 'main',
+      outline: [
+        [0, 0],
+        [9000, 0],
+        [9000, 6000],
+        [0, 6000],
+      ],
+      sides: [eave, { roof: 'gable' }, eave, { roof: 'gable' }],
+    },
+  ],
+  openings: [{ name: 'window', block: 'main', side: 0, along: [8600, 9400], up: [900, 1700] }],
+};
+
+it.each([
+  ['on a phone', PHONE],
+  ['on a wide screen', WIDE],
+])(
+  'a part that cannot stand is told in one line, and what would do is one entry: %s',
+  async (_where, size) => {
+    const id = await createJob(server.base, HOUSE);
+    const page = await openPage(browser, size);
+    await page.goto(`${server.base}/job/${id}/cuts`, { waitUntil: 'networkidle0' });
+    await page.waitForSelector(byId('withheld'));
+    expect(await textOf(page, 'withheld')).toContain('1 thing not framed');
+    // The roof is given, without red: nothing is refused.
+    expect(await page.$(byId('stale'))).toBeNull();
+    expect(await page.$(byId('piece-C1'))).not.toBeNull();
+    await tap(page, 'withheld-open');
+    await page.waitForSelector(byId('accepted'));
+    expect(await textOf(page, 'withheld')).toContain('Main, wall 1: "window" runs into');
+    const offered = await textOf(page, 'accepted');
+    const [from, to] = /(\d+) mm to (\d+) mm/u.exec(offered)!.slice(1).map(Number);
+    await tap(page, 'accepted');
+    await page.waitForSelector(byId('withheld'), { hidden: true });
+    await page.waitForSelector(byId('piece-HD1'));
+    await settled(page);
+    const stored = await storedJob(page);
+    expect(stored.revision).toBe(2);
+    expect(stored.job.openings[0]!.along).toEqual([from, to]);
+    expect(await loggedIn(server.base, id)).toEqual([]);
+    await tap(page, 'undo');
+    await page.waitForSelector(byId('withheld'));
+    await page.close();
+  },
+);

@@ -130,3 +130,31 @@ describe('hangers side by side', () => {
     expect(near(30, false)).toEqual([]);
   });
 });
+
+describe('a lean-to on a ledger', () => {
+  const leanTo = (atLedger: 'hanger' | 'birdsmouth') => {
+    const input = buildingInput({
+      along: 5000,
+      across: 2400,
+      pitch: '4/12',
+      framing: { atLedger },
+      timber: { ledger: { thickness: 45, depth: 220 } },
+    });
+    const [block] = input.blocks;
+    const [eave] = block!.sides;
+    const gable = { roof: 'gable' as const };
+    return solvedInput({
+      ...input,
+      blocks: [{ ...block!, sides: [eave!, gable, { roof: 'wall' }, gable] }],
+    });
+  };
+  it('every rafter that ends against it hangs on it; one that goes over it is screwed down', () => {
+    const hung = leanTo('hanger');
+    const rafters = hung.members.filter(({ kind }) => kind === 'common').length;
+    expect(rafters).toBeGreaterThan(10);
+    expect(at(hung, 'rafter-at-ledger')?.places).toBe(rafters);
+    const over = leanTo('birdsmouth');
+    expect(at(over, 'rafter-at-ledger')).toBeUndefined();
+    expect(at(over, 'rafter-over')?.places).toBe(rafters);
+  });
+});

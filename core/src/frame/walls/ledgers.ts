@@ -1,4 +1,4 @@
-import { SAME_POINT_MM, v2, v3, type Vec2 } from '../../geom';
+import { planeAt, SAME_POINT_MM, SAME_WAY_SINE, TOUCHING_MM, v2, v3, type Vec2 } from '../../geom';
 import type { Stock } from '../../job';
 import { isRafter } from '../../kinds';
 import type { Problem } from '../../problem';
@@ -84,6 +84,29 @@ const tooDeep = ({ job }: Site, members: readonly Member[]): Problem[] => {
       ];
 };
 
+/** Whether a rafter's cut lies in a ledger's face, within the ledger's length. */
+const liesOn = ({ frame }: Member, { at, meets, keep }: EndCut, ledger: Member): boolean => {
+  const { origin, s, a } = ledger.frame;
+  if (at !== 'top' || meets !== null) return false;
+  if (Math.abs(v3.dot(keep.normal, s)) < 1 - SAME_WAY_SINE) return false;
+  const t = -planeAt(keep, frame.origin) / v3.dot(keep.normal, frame.a);
+  const head = v3.sub(v3.add(frame.origin, v3.scale(frame.a, t)), origin);
+  const along = v3.dot(head, a);
+  const off = Math.abs(v3.dot(head, s)) - ledger.stock.thickness / 2;
+  return Math.abs(off) < TOUCHING_MM && along > 0 && along < ledger.axis.runMm;
+};
+
+/** Rafters that end against a ledger's face hang on it: their cut says so. */
+const hung = (ledgers: readonly Member[], rafters: readonly Member[]): Member[] =>
+  rafters.flatMap((rafter): Member[] => {
+    const on = (end: EndCut): Member | undefined =>
+      ledgers.find((ledger) => liesOn(rafter, end, ledger));
+    if (!rafter.ends.some((end) => on(end) !== undefined)) return [];
+    return [
+      { ...rafter, ends: rafter.ends.map((end) => ({ ...end, meets: on(end)?.id ?? end.meets })) },
+    ];
+  });
+
 /** A ledger on each wall that a roof leans against, where the crew has one. */
 export const ledgers: Pass = (site, _primary, before): Added => {
   const stock = site.job.timber.ledger;
@@ -105,7 +128,8 @@ export const ledgers: Pass = (site, _primary, before): Added => {
     if (clear === null) return [];
     return [over ? clear : planedToRoof(site, clear)];
   });
-  if (!overLedger(site)) return { members, problems: [] };
+  if (!overLedger(site))
+    return { members, problems: [], resawn: hung(members, before.filter(isRafter)) };
   // One after the other: a rafter at a corner may go over two.
   let rafters = before.filter(isRafter);
   const resawn = new Map<string, Member>();

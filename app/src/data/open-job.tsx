@@ -1,4 +1,5 @@
 import type { Job, Side } from '@ogee/core/src/job';
+import type { CutList } from '@ogee/core/src/cuts';
 import { pathText, type Problem } from '@ogee/core/src/problem';
 import { spoken } from '@ogee/core/src/sentence';
 import { useQueryClient } from '@tanstack/react-query';
@@ -63,7 +64,7 @@ type Standing = Pick<
 /** What is wrong with the job as it stands. */
 interface Problems {
   readonly problems: readonly Problem[];
-  /** What the job's checks say of one field. */
+  /** What the job's checks say of one field, or why what it asks for is not framed. */
   readonly problemAt: (path: string) => string | undefined;
 }
 
@@ -81,6 +82,9 @@ const newsOf =
       return [{ revision: since + 1, said: 'Changed elsewhere', by: '' }];
     }
   };
+
+/** One and the same, so that what shows it is not drawn anew for none. */
+const NONE_WITHHELD: CutList['withheld'] = [];
 
 /** A change made here comes back as news a moment before its own answer. ms */
 const OWN_MS = 1000;
@@ -196,6 +200,8 @@ export const OpenJobProvider = ({
   const problems = checked.ok ? solved.problems : checked.problems;
   const refused = field?.problem ?? null;
   const refusedAt = refused === null ? null : (field?.path ?? null);
+  const { roof, solving } = solved;
+  const withheld = roof?.cuts.withheld ?? NONE_WITHHELD;
   const told = useMemo<Problems>(
     () => ({
       problems,
@@ -204,12 +210,13 @@ export const OpenJobProvider = ({
           refused !== null && refusedAt === path
             ? refused
             : problems.find((problem) => pathText(problem.path) === path);
-        return found === undefined ? undefined : spoken(found.text, display);
+        return found === undefined
+          ? withheld.find((part) => part.path === path)?.text
+          : spoken(found.text, display);
       },
     }),
-    [problems, refused, refusedAt, display],
+    [problems, refused, refusedAt, withheld, display],
   );
-  const { roof, solving } = solved;
   useKeptRoof(id, roof, snapshot.state);
   const faulty = roof !== null && (problems.length > 0 || faults.size > 0 || refused !== null);
   const stale = faulty || (roof !== null && solving !== 'current');

@@ -63,24 +63,19 @@ export const keptClear = ({ job, roof }: FrameOnSite): Kept[] =>
 export const cornerOf = ({ side }: Kept, along: number, up: number): Vec2 =>
   onSide(side, along, up);
 
-/**
- * The wood that a timber has in what an opening keeps clear, below the roof's plane and within a rafter's depth of it; of a
- * purlin under the rafters, as far below them as it reaches. mm³
- */
+/** The wood that a timber has in what an opening keeps clear, below the roof's plane and within a rafter's depth of it. mm³ */
 const woodIn = ({ job }: FrameOnSite, kept: Kept, placed: Placed): number => {
   const { side, slope, along, up } = kept;
   const out = (p: Vec2, way: Vec2): HalfSpace => halfSpace([p[0], p[1], 0], [way[0], way[1], 0]);
   const [low, high] = [cornerOf(kept, along[0], up[0]), cornerOf(kept, along[1], up[1])];
   const { normal, offset } = slope.plane;
-  const { kind, stock } = placed.member;
-  const deep = job.timber.common.depth + (kind === 'under-purlin' ? stock.depth : 0);
   const bounds: HalfSpace[] = [
     out(low, v2.scale(side.along, -1)),
     out(low, v2.scale(side.inward, -1)),
     out(high, side.along),
     out(high, side.inward),
     { normal, offset: offset - DEEP_MM },
-    { normal: v3.scale(normal, -1), offset: deep - offset },
+    { normal: v3.scale(normal, -1), offset: job.timber.common.depth - offset },
   ];
   return placed.pieces.reduce((sum, { faces }) => {
     const solid = faces.map(({ tag, points }) => ({ tag, points }));

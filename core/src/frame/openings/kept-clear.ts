@@ -13,28 +13,21 @@ const IN_WAY_MM3 = 500;
 /** What lies over the rafters is cut round the hole on site. mm */
 const UNDER_MM = SLACK_MM.nothing;
 
-/**
- * What an opening keeps clear of a timber, from under its slope's plane down through the rafters; of a purlin that lies under
- * them, down through that too: it would run across the hole.
- */
-const boundsOf = (
-  site: Site,
-  { slope: index, us, vs }: OpeningPlace,
-  { kind, stock }: Member,
-): HalfSpace[] => {
+/** What an opening keeps clear, from under its slope's plane down through the rafters. */
+const boundsOf = (site: Site, { slope: index, us, vs }: OpeningPlace): HalfSpace[] => {
   const slope = slopeAt(site, index);
   const { along, uphill, plane } = slope;
   const [low, high] = [planPoint(slope, us[0], vs[0]), planPoint(slope, us[1], vs[1])];
   const out = (p: typeof low, way: typeof along): HalfSpace =>
     halfSpace([p[0], p[1], 0], [way[0], way[1], 0]);
-  const deep = site.job.timber.common.depth + (kind === 'under-purlin' ? stock.depth : 0);
+  const { depth } = site.job.timber.common;
   return [
     out(low, v2.scale(along, -1)),
     out(low, v2.scale(uphill, -1)),
     out(high, along),
     out(high, uphill),
     { normal: plane.normal, offset: plane.offset - UNDER_MM },
-    { normal: v3.scale(plane.normal, -1), offset: deep - plane.offset },
+    { normal: v3.scale(plane.normal, -1), offset: depth - plane.offset },
   ];
 };
 
@@ -49,11 +42,12 @@ const standsIn = ({ index, name }: OpeningPlace, member: Member): Problem => ({
  * does not. It adds nothing.
  */
 export const keptClear: Pass = (site, _primary, before) => {
-  const inWay = site.openings.flatMap((opening) =>
-    before
-      .filter((member) => woodWithin(member, boundsOf(site, opening, member)) > IN_WAY_MM3)
-      .map((member) => ({ member, problem: standsIn(opening, member) })),
-  );
+  const inWay = site.openings.flatMap((opening) => {
+    const bounds = boundsOf(site, opening);
+    return before
+      .filter((member) => woodWithin(member, bounds) > IN_WAY_MM3)
+      .map((member) => ({ member, problem: standsIn(opening, member) }));
+  });
   const base = inWay.filter(({ member }) => !isExtra(member));
   const extra = inWay.filter(({ member }) => isExtra(member));
   return {

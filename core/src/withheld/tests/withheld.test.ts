@@ -140,14 +140,7 @@ describe('an opening that is asked for where none can be', () => {
 });
 
 describe('a purlin in the way of an opening', () => {
-  const WAYS = [
-    { set: 'plumb', top: 'square' },
-    { set: 'plumb' },
-    // All of it lies under the rafters, and across the hole.
-    { set: 'canted' },
-  ] as const;
-
-  it.each(WAYS)('gives way, set %j, and is told by the opening', (way) => {
+  it('gives way, and is told by the opening', () => {
     const base = buildingInput({
       along: 9000,
       across: 6000,
@@ -161,8 +154,8 @@ describe('a purlin in the way of an opening', () => {
         { name: 'roof window', block: 'main', side: 0, along: [3000, 3800], up: [900, 2000] },
       ],
       purlins: [
-        { block: 'main', side: 0, at: 0.5, ...way },
-        { block: 'main', side: 2, at: 0.5, ...way },
+        { block: 'main', side: 0, at: 0.5, set: 'plumb', top: 'square' },
+        { block: 'main', side: 2, at: 0.5, set: 'plumb', top: 'square' },
       ],
     };
     const solution = solvedInput(input);
@@ -175,7 +168,7 @@ describe('a purlin in the way of an opening', () => {
       notches.some((one) => one.for === 'purlin'),
     );
     expect(notched.every(({ side }) => side === 2)).toBe(true);
-    expect(notched.length > 0).toBe('top' in way);
+    expect(notched.length).toBeGreaterThan(0);
     // Put back, the proof finds it.
     const [purlin] = solution.withheld.flatMap(({ pieces }) => pieces);
     const back = { ...solution, members: [...solution.members, purlin!] };

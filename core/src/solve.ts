@@ -2,14 +2,15 @@ import {
   cutLines,
   impossibleLine,
   markOf,
+  marksById,
   runningMarks,
   storyTapes,
   type CutList,
   type CutListEntry,
 } from './cuts';
 import { prove as proveFrame, type FitProblem, type FitReport } from './fit';
-import { frameRoof, onePlaceEach, type Member, type Withheld } from './frame';
-import { extraAt, uniquePlaces, withoutExtras, type Job } from './job';
+import { frameRoof, inPart, onePlaceEach, wholly, type Member, type Withheld } from './frame';
+import { extraAt, withoutExtras, type Job } from './job';
 import { isExtra } from './kinds';
 import { ok, pathText, refused, type Path, type Problem, type Result } from './problem';
 import { notesOf, remarksOn, type Remark } from './remarks';
@@ -23,6 +24,7 @@ import {
   isOfExtra,
   isSameFinding,
   juniors,
+  placeOfLaid,
   placeOfPiece,
   sifted,
   type Accepted,
@@ -48,6 +50,8 @@ export interface Solution {
   readonly job: Job;
   /** Without what is withheld as a whole: what is framed. */
   readonly framed: Job;
+  /** Places in that one, as they are in the whole job. */
+  readonly inWhole: (path: Path) => Path;
   readonly roof: Roof;
   readonly members: readonly Member[];
   /** What was asked for beyond the base frame and is not framed, with the pieces that would have stood there. */
@@ -63,11 +67,9 @@ export interface Solution {
 const TOLD = 3;
 
 /** Where in the job a block is told of: what is derived for a saddle or a dormer, by that. */
-const pathOf = (job: Job, { laid }: Roof, block: string): Path => {
-  const on = laid.find((one) => one.block === block);
-  const [told] =
-    on?.part.restored([{ code: 'not-framed', path: ['blocks', 0], text: say`` }]) ?? [];
-  if (told !== undefined) return told.path;
+const pathOf = ({ job, roof, inWhole }: Solution, block: string): Path => {
+  const laid = placeOfLaid(roof, block);
+  if (laid !== null) return inWhole(laid);
   const index = job.blocks.findIndex(({ id }) => id === block);
   return index < 0 ? ['blocks'] : ['blocks', index];
 };
@@ -79,9 +81,7 @@ const printed = (
   lines: readonly CutListEntry[],
   { marks }: LeftOut,
 ): CutList['withheld'] => {
-  const inList = new Map(
-    lines.flatMap(({ mark, members }) => members.map((id) => [id, mark] as const)),
-  );
+  const inList = marksById(lines);
   return withheld.map(({ problem: { code, path, text }, pieces }) => {
     const own = pieces.flatMap(({ id }) => marks.get(id) ?? inList.get(id) ?? []);
     return {
@@ -110,21 +110,22 @@ const frameWithout = (job: Job, leftOut: LeftOut): Result<Solution> => {
     const place = whole ? extraAt(asked.job, problem.path) : null;
     return place === null ? [] : [place];
   });
-  const framed = withoutExtras(asked.job, uniquePlaces(places)).job;
+  const framed = withoutExtras(asked.job, places);
   const withheld = onePlaceEach([
-    ...dropped.map(({ problem }) => ({ problem, pieces: [], whole: true })),
+    ...dropped.map(({ problem }) => wholly(problem)),
     ...framing.value.withheld.map((one) => ({
       ...one,
       problem: { ...one.problem, path: asked.inWhole(one.problem.path) },
     })),
     ...disproved,
   ]);
-  const subject = { job: framed, roof: roof.value, framing: framing.value };
+  const subject = { job: framed.job, roof: roof.value, framing: framing.value };
   const members = cutLines(subject.roof, subject.framing, marks);
   const remarks = remarksOn(subject, members);
   const solution: Solution = {
     job,
-    framed,
+    framed: framed.job,
+    inWhole: (path) => asked.inWhole(framed.inWhole(path)),
     roof: subject.roof,
     members: subject.framing.members,
     withheld,
@@ -139,9 +140,9 @@ const frameWithout = (job: Job, leftOut: LeftOut): Result<Solution> => {
       notes: notesOf(subject, members, remarks),
       marks: [
         ...storyTapes(subject.roof, subject.framing.members, members),
-        ...runningMarks(framed, subject.roof, subject.framing.members, members),
+        ...runningMarks(framed.job, subject.roof, subject.framing.members, members),
       ],
-      sheathing: sheathingOf(framed, subject.roof),
+      sheathing: sheathingOf(framed.job, subject.roof),
     },
     leftOut,
   };
@@ -150,7 +151,7 @@ const frameWithout = (job: Job, leftOut: LeftOut): Result<Solution> => {
 
 /** A line that cannot be sawn goes from the list with its pieces, or, where it is of the base frame, the list is not given. */
 const sawable = (solution: Solution): Result<Solution> => {
-  const { job, framed, roof, cuts, members, leftOut } = solution;
+  const { job, framed, inWhole, roof, cuts, members, leftOut } = solution;
   const found = impossibleLine(cuts);
   if (found === null) return ok(solution);
   const { entry, fault } = found;
@@ -160,14 +161,14 @@ const sawable = (solution: Solution): Result<Solution> => {
   const place = first === undefined || !isExtra(first) ? null : placeOfPiece(framed, roof, first);
   const problem: Problem = {
     code: 'not-framed',
-    path: place ?? pathOf(job, roof, entry.block),
+    path: place === null ? pathOf(solution, entry.block) : inWhole(place),
     text: say`${entry.mark} (${entry.kind}) would come out with ${fault}; accepted is a plan whose roof lines stand further apart there, or like pitches`,
   };
   return place === null
     ? refused([problem])
     : frameWithout(job, {
         ...leftOut,
-        disproved: [...leftOut.disproved, { problem, pieces, whole: false }],
+        disproved: [...leftOut.disproved, inPart(problem, pieces)],
       });
 };
 
@@ -197,7 +198,8 @@ const frame = (job: Job): Result<Solution> => {
 };
 
 /** What a frame's proof finds, by the parts that it is found in. */
-const disproof = ({ job, members, roof }: Solution, findings: readonly FitProblem[]): Problem[] => {
+const disproof = (solution: Solution, findings: readonly FitProblem[]): Problem[] => {
+  const { job, members } = solution;
   const said = new Set<string>();
   return findings
     .filter(({ text }) => {
@@ -210,7 +212,7 @@ const disproof = ({ job, members, roof }: Solution, findings: readonly FitProble
       const block = members.find(({ id }) => id === ids[0])?.block ?? job.blocks[0]?.id ?? '';
       return {
         code: 'not-framed' as const,
-        path: pathOf(job, roof, block),
+        path: pathOf(solution, block),
         text,
       };
     });
@@ -225,26 +227,16 @@ const cannotStand = (problem: Problem): Problem => ({
 /** Pieces that are disproved go, and the frame is proved again: so many times. */
 const MOST_PROOFS = 8;
 
-const marksOf = ({ cuts }: Solution): Map<string, string> =>
-  new Map(cuts.members.flatMap(({ mark, members }) => members.map((id) => [id, mark] as const)));
-
 /** The frame without the pieces that its proof disproves, or the findings that no piece can be taken away for. */
 const withoutDisproved = (solution: Solution): Result<Solution> => {
   let now = solution;
-  const marks = marksOf(solution);
+  const marks = marksById(solution.cuts.members);
   for (let proofs = 0; proofs < MOST_PROOFS; proofs += 1) {
     const findings = fit(now).problems;
     if (findings.length === 0) return ok(now);
-    const { framed, roof, leftOut } = now;
-    const asked = withoutExtras(
-      now.job,
-      leftOut.dropped.map(({ place }) => place),
-    );
-    const toldAt = (path: Path, text: Sentence, pieces: readonly Member[]): Withheld => ({
-      problem: { code: 'not-framed', path: asked.inWhole(path), text },
-      pieces,
-      whole: false,
-    });
+    const { framed, inWhole, roof, leftOut } = now;
+    const toldAt = (path: Path, text: Sentence, pieces: readonly Member[]): Withheld =>
+      inPart({ code: 'not-framed', path: inWhole(path), text }, pieces);
     const gone = juniors(findings, now.members).flatMap(({ member, finding }): Withheld[] => {
       const path = placeOfPiece(framed, roof, member);
       return path === null ? [] : [toldAt(path, finding.text, [member])];

@@ -14,7 +14,7 @@ export { storyTapes } from './story-tapes';
 export { notchPlumbDepth } from './local-cut';
 export { seatOf } from './seat';
 export { handOf, pieceOf } from './group';
-export { markOf, memberOf } from './marks';
+export { markOf, marksById, memberOf } from './marks';
 export { span } from './lengths';
 export { workingOf } from './figures';
 export { cutListSchema } from './model';

@@ -1,15 +1,17 @@
 import type { Member } from '../frame';
 import type { CutList, CutListEntry } from './model';
 
+/** The marks of a list's lines, by the ids of their members. */
+export const marksById = (lines: readonly CutListEntry[]): ReadonlyMap<string, string> =>
+  new Map(lines.flatMap(({ mark, members }) => members.map((id) => [id, mark] as const)));
+
 /** The mark each member's id is known by. */
 export const markOf = ({
   cuts,
 }: {
   readonly cuts: Pick<CutList, 'members'>;
 }): ((id: string) => string) => {
-  const marks = new Map(
-    cuts.members.flatMap((entry) => entry.members.map((id) => [id, entry.mark])),
-  );
+  const marks = marksById(cuts.members);
   return (id) => marks.get(id) ?? id;
 };
 

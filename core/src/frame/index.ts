@@ -6,7 +6,7 @@
  * gives the same members. What had to be left out comes back counted.
  */
 export { frameRoof, type Framing } from './frame-roof';
-export { onePlaceEach, type Withheld } from './pass';
+export { inPart, onePlaceEach, wholly, type Withheld } from './pass';
 export { offSquareGables } from './gables/rake';
 export { isOpeningHeader } from './openings/headers';
 export { scarfTimes } from './joint/scarfs';

@@ -1,4 +1,4 @@
-import { pathText, type Path, type Problem } from '../problem';
+import type { Path, Problem } from '../problem';
 import type { Job } from './schema';
 
 /**
@@ -26,7 +26,8 @@ const SORTS: readonly Path[] = [
   ['timber', 'blocking'],
 ];
 
-const valueAt = (from: unknown, path: Path): unknown =>
+/** What stands at a place of a job; undefined where nothing does. */
+export const valueAt = (from: unknown, path: Path): unknown =>
   path.reduce<unknown>(
     (at, key) =>
       typeof at === 'object' && at !== null
@@ -122,8 +123,3 @@ export const withoutExtras = (job: Job, places: readonly Path[]): LessAsked => {
     restored: (problems) => problems.map((one) => ({ ...one, path: inWhole(one.path) })),
   };
 };
-
-/** Extras, each once. */
-export const uniquePlaces = (places: readonly Path[]): Path[] => [
-  ...new Map(places.map((place) => [pathText(place), place])).values(),
-];

@@ -28,6 +28,6 @@ export {
   type MeasuredAngles,
   type MeasuredSides,
 } from './measured';
-export { extraAt, extrasOf, uniquePlaces, withoutExtras, type LessAsked } from './extras';
+export { extraAt, extrasOf, valueAt, withoutExtras, type LessAsked } from './extras';
 export { partOfJob, type PartOfJob } from './part';
 export { hapOf } from './seat';

@@ -1,4 +1,4 @@
-import type { CutList, CutListEntry } from '../cuts';
+import { marksById, type CutList, type CutListEntry } from '../cuts';
 import { spoken } from '../sentence';
 import { aboutBevels } from './bevels';
 import { aboutDormers } from './dormers';
@@ -65,7 +65,7 @@ export const notesOf = (
   lines: readonly CutListEntry[],
   remarks: readonly Remark[],
 ): CutList['notes'] => {
-  const markOf = new Map(lines.flatMap(({ members, mark }) => members.map((id) => [id, mark])));
+  const markOf = marksById(lines);
   return remarks.map(({ code, level, member, text }) => {
     const mark = member === null ? undefined : markOf.get(member);
     const words = { code, level, text: spoken(text, job.display) };

@@ -1,4 +1,4 @@
-import type { Job } from '../job';
+import { valueAt, type Job } from '../job';
 import { pathText, type Path } from '../problem';
 import { inDegrees, inMm, say, type Measure, type Sentence } from '../sentence';
 
@@ -30,15 +30,6 @@ const WAYS: Readonly<Record<string, readonly (readonly [string, Sentence])[]>> =
   'framing.gableStuds': [['flat', say`‹gable studs› flat under the rafter`]],
   'framing.lookouts': [['butted', say`‹lookouts› butted against the rafter`]],
 };
-
-const valueAt = (from: unknown, path: Path): unknown =>
-  path.reduce<unknown>(
-    (at, key) =>
-      typeof at === 'object' && at !== null
-        ? (at as Record<string | number, unknown>)[key]
-        : undefined,
-    from,
-  );
 
 const put = (from: unknown, [key, ...rest]: Path, value: unknown): unknown => {
   if (key === undefined) return value;

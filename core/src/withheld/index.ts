@@ -6,6 +6,6 @@
  */
 export { juniors, type Junior } from './juniors';
 export { isLeftOpen, isOfExtra, isSameFinding } from './left-open';
-export { placeOfPiece } from './place-of-piece';
+export { placeOfLaid, placeOfPiece } from './place-of-piece';
 export { acceptedValues, withValue, type Accepted } from './accepted';
 export { extrasNamed, sifted, type Dropped } from './sifted';

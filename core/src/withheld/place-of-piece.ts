@@ -3,6 +3,7 @@ import type { Job } from '../job';
 import { isRow, listedKind } from '../kinds';
 import type { Path } from '../problem';
 import { purlinsOn, type Roof } from '../roof';
+import { plainly } from '../sentence';
 
 /** Where in the job a kind is asked for that is asked for once for the whole roof. */
 const ASKED_ONCE: Readonly<Record<string, Path>> = {
@@ -18,15 +19,17 @@ const ASKED_ONCE: Readonly<Record<string, Path>> = {
 const indexed = (list: string, index: number, ...field: Path): Path | null =>
   index < 0 ? null : [list, index, ...field];
 
-/** Where in the job the part of a made-up block is asked for: a saddle, a dormer. */
-const madeUp = (roof: Roof, block: string): Path | null => {
-  const laid = roof.laid.find((one) => one.block === block);
-  if (laid === undefined || laid.as === 'part') return null;
-  const [told] = laid.part.restored([
-    { code: 'not-framed', path: ['blocks', 0], text: { words: [''], values: [] } },
-  ]);
+/** Where in the job what is laid on another roof is asked for: a part, a saddle, a dormer; null for what lies on none. */
+export const placeOfLaid = ({ laid }: Roof, block: string): Path | null => {
+  const on = laid.find((one) => one.block === block);
+  const [told] =
+    on?.part.restored([{ code: 'not-framed', path: ['blocks', 0], text: plainly('') }]) ?? [];
   return told?.path ?? null;
 };
+
+/** A saddle or a dormer is asked for as a whole. */
+const isMadeUp = ({ laid }: Roof, block: string): boolean =>
+  laid.some((one) => one.block === block && one.as !== 'part');
 
 /** Where in the job a piece beyond the base frame is asked for; null for what nothing there asks for by itself. */
 export const placeOfPiece = (
@@ -34,8 +37,7 @@ export const placeOfPiece = (
   roof: Roof,
   member: Pick<Member, 'block' | 'side' | 'kind'>,
 ): Path | null => {
-  const own = madeUp(roof, member.block);
-  if (own !== null) return own;
+  if (isMadeUp(roof, member.block)) return placeOfLaid(roof, member.block);
   const { block, side, kind } = member;
   if (isRow(member)) {
     const set = purlinsOn(job, block, side ?? -1);

@@ -1,5 +1,6 @@
 import { extraAt, extrasOf, type Job } from '../job';
 import { pathText, type Path, type Problem, type Result } from '../problem';
+import { plainly } from '../sentence';
 
 /** Something asked for that is left out of the frame as a whole, and why. */
 export interface Dropped {
@@ -26,7 +27,7 @@ export const sifted = <T>(
   const reason = (place: Path): Problem => ({
     code: 'not-framed',
     path: place,
-    text: { words: [''], values: [] },
+    text: plainly(''),
   });
   const dropped = new Map(
     all.map((place) => [pathText(place), { place, problem: reason(place) }] as const),
@@ -34,9 +35,12 @@ export const sifted = <T>(
   let standing = frame([...dropped.values()]);
   if (!standing.ok) return standing;
   for (const place of all) {
-    // What is part of something left out is left out with it.
-    if ([...dropped.values()].some((one) => holds(one.place, place))) continue;
     const key = pathText(place);
+    // What is part of something left out is left out with it, and not told by itself.
+    if ([...dropped.values()].some((one) => holds(one.place, place))) {
+      dropped.delete(key);
+      continue;
+    }
     const own = dropped.get(key);
     if (own === undefined) continue;
     dropped.delete(key);

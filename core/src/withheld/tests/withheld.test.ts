@@ -1,6 +1,6 @@
-import { juniors, placeOfPiece, withValue } from '..';
+import { juniors, placeOfPiece, sifted, withValue, type Dropped } from '..';
 import { extrasOf, readJob, withoutExtras, type Job, type JobInput } from '../../job';
-import { spoken } from '../../sentence';
+import { plainly, spoken } from '../../sentence';
 import { pathFrom, pathText, problemLine } from '../../problem';
 import { isExtra } from '../../kinds';
 import { CELLS, drawn } from '../../tests/asked';
@@ -222,6 +222,26 @@ describe('a job with less asked for', () => {
     expect(less.inWhole(['openings', 0, 'along'])).toEqual(['openings', 1, 'along']);
     expect(less.inWhole(['blocks', 1])).toEqual(['blocks', 1]);
     expect(extrasOf(less.job).map(pathText)).toEqual(['openings.0']);
+  });
+});
+
+describe('what is sifted', () => {
+  const house = read({
+    ...buildingInput({ along: 9000, across: 6000, pitch: '9/12', ends: ['gable', 'gable'] }),
+    collarTies: { bottom: 1400, every: 1 },
+    rafterTies: { every: 1, spacers: true },
+  });
+
+  it('loses what does not stand, each told once, with its reason; what is part of that is not told', () => {
+    const problem = { code: 'size', path: ['blocks', 0], text: plainly('they push') } as const;
+    const framed = sifted<readonly Dropped[]>(house, (dropped) =>
+      dropped.some(({ place }) => pathText(place) === 'rafterTies')
+        ? { ok: true, value: dropped }
+        : { ok: false, problems: [problem] },
+    );
+    expect(framed.ok && framed.value).toEqual([
+      { place: ['rafterTies'], problem: { ...problem, path: ['rafterTies'] } },
+    ]);
   });
 });
 

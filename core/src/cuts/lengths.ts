@@ -126,9 +126,8 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
   const bottom = (s: number): number => (lower.length === 0 ? heel : reachOf(lower, s, e, false));
   const whole = (s: number): number =>
     top(s) - (tails.length === 0 ? bottom(s) : reachOf([...lower, ...tails], s, e, false));
-  // Beside a valley the cheek may take the heel's line away on one side: what stands over the plate has no tail there.
-  const tailAt = (s: number): number => heel - reachOf([...lower, ...tails], s, e, false);
-  const reachesHeel = Math.max(tailAt(half), tailAt(-half)) > -SAME_POINT_MM;
+  // A cheek beside a valley may take the heel's line away: what stands over the plate has no tail then.
+  const tail = heel - reachOf([...lower, ...tails], 0, e, false);
   const across = turningPoints([upper, lower], e, half).map((s): Reach => ({
     length: top(s) - bottom(s),
     upper: top(s) - top(0),
@@ -140,7 +139,7 @@ export const reachesOf = (member: Member, cuts: readonly LocalCut[]): Reaches =>
     bottom: bottom(0),
     longest: across.reduce((p, q) => (q.length > p.length ? q : p)),
     shortest: across.reduce((p, q) => (q.length < p.length ? q : p)),
-    tail: tails.length === 0 ? 0 : cleared(reachesHeel ? Math.max(0, tailAt(0)) : tailAt(0)),
+    tail: tails.length === 0 ? 0 : cleared(Math.max(0, tail)),
     leftOver: whole(half) - whole(-half),
   };
 };

@@ -6,7 +6,6 @@ const faultOf = ({ count, hands, length, members }: CutListEntry): string | null
   if (![theory, body, longPoint, shortPoint, tail, blank].every(Number.isFinite))
     return 'a length that is no number';
   const over = (one: number, other: number): boolean => one > other + SAME_POINT_MM;
-  if (tail < 0) return 'a tail of less than nothing';
   if (body <= 0 || shortPoint <= 0) return 'nothing left of its body';
   if (over(shortPoint, body) || over(body, longPoint)) return 'points in the wrong order';
   if (over(longPoint, blank)) return 'a board shorter than its long point';

@@ -1,8 +1,8 @@
-import { SLACK_MM, SAME_HEIGHT_MM } from '../geom';
+import { SLACK_MM, SAME_HEIGHT_MM, v2, v3 } from '../geom';
 import { memberId, offSquareGables } from '../frame';
 import { clearanceOf } from '../job';
 import { inMm, say } from '../sentence';
-import type { Roof, SideLine } from '../roof';
+import { comesOverWalls, type Roof, type SideLine } from '../roof';
 import { caution, note, type Remark, type Subject } from './remark';
 
 /** The widest gable overhang that a ladder usually carries: a foot. mm */
@@ -18,6 +18,17 @@ const eaves = (roof: Roof): { fall: number; line: SideLine; block: string }[] =>
       line,
       block,
     })),
+  );
+
+/** The longest valley that lies in the overhang from end to end, in plan. mm */
+const longestInOverhang = ({ edges, blocks, slopes }: Roof): number =>
+  Math.max(
+    0,
+    ...edges.map((edge) =>
+      'side' in edge || edge.kind !== 'valley' || comesOverWalls(blocks, slopes, edge)
+        ? 0
+        : v2.distance(v3.inPlan(edge.from), v3.inPlan(edge.to)),
+    ),
   );
 
 /** Fascia lines, and what an eave or a gable still wants. */
@@ -41,6 +52,14 @@ export const aboutEaves = ({ job, roof, framing }: Subject): Remark[] => {
       note(
         'tail-plumb',
         say`where there is no overhang the rafter ends plumb at the ‹plate›, not square`,
+      ),
+    );
+  const inOverhang = longestInOverhang(roof);
+  if (inOverhang > 0)
+    remarks.push(
+      note(
+        'valley-in-overhang',
+        say`at an inner corner two eaves meet in a valley that lies in the overhang from end to end, ${inMm(inOverhang)} in plan: no timber stands on it; block between the tails beside it, so that the edges of the sheathing are nailed`,
       ),
     );
   const inWay = Math.min(...job.blocks.flatMap((_, i) => clearanceOf(job, i) ?? []));

@@ -46,6 +46,7 @@ export type RemarkCode =
   | 'plane-off'
   | 'bevel-valley'
   | 'fascias-uneven'
+  | 'valley-in-overhang'
   | 'tail-plumb'
   | 'not-cleared'
   | 'studs-differ'

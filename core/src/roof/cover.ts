@@ -11,6 +11,7 @@ import type { Job } from '../job';
 import { heightAt, kicksOut } from './bands';
 import { facesOf, standsAbove } from './block-roof';
 import { coveredWall } from './plates';
+import type { SideLine } from './side-lines';
 import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
 
 const SEAM: Carrier = { of: 'seam' };
@@ -75,22 +76,53 @@ const AT_CORNER_MM = SLACK_MM.nothing;
 /** A convex part of the plan. */
 type Region = readonly ConvexBound<Carrier>[];
 
+/** How far beside a corner it is looked whether a wall goes on from there. mm */
+const BESIDE_CORNER_MM = SLACK_MM.nothing;
+
+/**
+ * Whether another block's eave goes on outwards from a corner of a wall: the eave that comes to that corner from the
+ * other way then meets it in an inner corner, and both are whole.
+ */
+const meetsEave = (
+  blocks: readonly BlockRoof[],
+  own: BlockRoof,
+  { inward }: SideLine,
+  corner: Vec2,
+): boolean =>
+  blocks.some((block) => {
+    if (block.id === own.id) return false;
+    return block.sides.some((side) => {
+      if (side.roof !== 'eave' || side.overhangMm === 0) return false;
+      const from = v2.sub(corner, side.start);
+      if (Math.abs(v2.dot(from, side.inward)) > AT_CORNER_MM) return false;
+      const out = v2.dot(side.along, inward) < 0 ? BESIDE_CORNER_MM : -BESIDE_CORNER_MM;
+      const along = v2.dot(from, side.along) + out;
+      return (
+        v2.dot(side.along, inward) * out < -BESIDE_CORNER_MM / 2 &&
+        along > 0 &&
+        along < side.lengthMm &&
+        !coveredWall(blocks, block, side).some(([low, high]) => along > low && along < high)
+      );
+    });
+  });
+
 /**
  * The overhang along those of a block's walls that carry no roof's edge: where a wall goes on under another block's
- * roof, or along its gable, nothing holds an eave out from it.
+ * roof, or along its gable, nothing holds an eave out from it; nor past its corners, but where another eave goes on there.
  */
 export const deadEaves = (blocks: readonly BlockRoof[], own: BlockRoof): Region[] =>
   own.sides.flatMap((side): Region[] => {
     if (side.roof !== 'eave' || side.overhangMm === 0) return [];
     const dead = coveredWall(blocks, own, side);
+    const goesOn = (corner: Vec2): boolean => meetsEave(blocks, own, side, corner);
     const bound = (at: number, outward: 1 | -1): ConvexBound<Carrier> => ({
       value: (p) => outward * (at - v2.dot(v2.sub(p, side.start), side.along)),
       tag: { of: 'end', block: own.id, side: side.index, at, outward },
     });
     return dead.map(([low, high]): Region => [
       { value: (p) => v2.dot(v2.sub(p, side.start), side.inward), tag: SEAM },
-      ...(low > AT_CORNER_MM ? [bound(low, 1)] : []),
-      ...(high < side.lengthMm - AT_CORNER_MM ? [bound(high, -1)] : []),
+      ...(low > AT_CORNER_MM || goesOn(side.start) ? [bound(low, 1)] : []),
+      ...(high < side.lengthMm - AT_CORNER_MM || goesOn(side.end) ? [bound(high, -1)] : []),
     ]);
   });
 

@@ -4,7 +4,15 @@ import type { Job } from '../job';
 import type { Path, Problem } from '../problem';
 import { inMm, leastMm, say } from '../sentence';
 import type { DeadLine } from './edges';
-import { LINE_TIMBER, type Roof, type RoofBorder, type RoofPiece } from './model';
+import {
+  LINE_TIMBER,
+  type BlockRoof,
+  type Fold,
+  type Roof,
+  type RoofBorder,
+  type RoofPiece,
+  type Slope,
+} from './model';
 import { standingWall } from './plates';
 import { notYet } from './refusal';
 import { hiddenBreaks, hiddenGablets, swallowed } from './refuse-hidden';
@@ -99,27 +107,20 @@ const tooShort = (job: Job, roof: Roof): Problem[] =>
     ];
   });
 
-/** A line that lies wholly in the overhang: the timber on it would stand on no wall. */
-const outsideWalls = (job: Job, roof: Roof): Problem[] =>
-  roof.lines.flatMap((line): Problem[] => {
-    if (line.kind === 'ridge') return [];
-    const ids = new Set(
-      line.slopes.flatMap((i) => roof.slopes[i]?.sides.map(({ block }) => block)),
-    );
-    const near = v3.inPlan(
-      v3.lerp(line.to, line.from, SAME_POINT_MM / v3.distance(line.to, line.from)),
-    );
-    const inside = roof.blocks.some(({ id, walls }) => ids.has(id) && outside(walls, near) < 0);
-    if (inside) return [];
-    const block = roof.slopes[line.slopes[1]]?.sides[0]?.block;
-    return [
-      {
-        code: 'line-too-short',
-        path: ['blocks', job.blocks.findIndex(({ id }) => id === block), 'outline'],
-        text: say`a ${line.kind} lies wholly in the overhang, outside the walls, where nothing carries it: two roof edges meet at a corner of the ‹plates›. Accepted is a plan where each ${line.kind} runs in over the walls: change where "${block ?? ''}" leaves the wall, its ‹plate› or its pitch`,
-      },
-    ];
-  });
+/**
+ * Whether a fold of the roof comes in over the walls. One that does not lies in the overhang from end to end, where two
+ * eaves meet at an inner corner of the plates: no timber stands on it, and the tails beside it are cut to it.
+ */
+export const comesOverWalls = (
+  blocks: readonly BlockRoof[],
+  slopes: readonly Slope[],
+  { kind, from, to, slopes: beside }: Fold,
+): boolean => {
+  if (kind === 'ridge') return true;
+  const ids = new Set(beside.flatMap((i) => slopes[i]?.sides.map(({ block }) => block)));
+  const near = v3.inPlan(v3.lerp(to, from, SAME_POINT_MM / v3.distance(to, from)));
+  return blocks.some(({ id, walls }) => ids.has(id) && outside(walls, near) < 0);
+};
 
 /** Eaves of two roofs nearer than this drain onto each other. mm */
 const GUTTER_MM = 60;
@@ -234,6 +235,5 @@ export const unsound = (
     ...aboveTheEave(job, roof, borders),
     ...backToBack(job, roof),
     ...tooShort(job, roof),
-    ...outsideWalls(job, roof),
   ];
 };

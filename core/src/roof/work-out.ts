@@ -20,7 +20,7 @@ import { dormerParts, type DormerParts } from './dormers';
 import { gabletOver } from './gablets';
 import { withNodes } from './nodes';
 import { layMadeUp, layOn, withLaid } from './laid-on';
-import { unsound } from './refuse';
+import { comesOverWalls, unsound } from './refuse';
 import { saddlesOn } from './saddles';
 import type { SideLine } from './side-lines';
 
@@ -151,7 +151,9 @@ const workOutFramed = (job: Job, laid: boolean): Result<Roof> => {
     slopes,
     faces: seen.map(faceOf),
     edges: [...bordersOf(blocks, seen), ...visible.lines],
-    ...withNodes(linesOf(slopes, standing).lines),
+    ...withNodes(
+      linesOf(slopes, standing).lines.filter((fold) => comesOverWalls(blocks, slopes, fold)),
+    ),
     laid: [],
     under: null,
   };

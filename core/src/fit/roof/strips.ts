@@ -33,6 +33,8 @@ const CARRIES_MM = 250;
 const FLUSH_MM = SLACK_MM.nothing;
 /** A strip that runs up the slope for less than this lies between the corners of timbers that meet. mm */
 const LEAST_TALL_MM = 60;
+/** A jack whose shorter face is less has no wood to nail. mm */
+const NO_WOOD_MM = SLACK_MM.nothing;
 /** Less of the roof than this between two edges wants no rafter. mm */
 const NO_WIDTH_MM = SLACK_MM.nothing;
 
@@ -149,7 +151,10 @@ const runThrough = ({ parts, tops }: Strips, u: number, v: number): number => {
   return run === undefined ? 0 : run[1] - run[0];
 };
 
-/** Whether a wide strip is one that the crew's shortest jack leaves: of those that would stand in it, none is longer. */
+/**
+ * Whether a wide strip is one that jacks too short to be cut leave: of those that would stand in it, none is longer than
+ * the crew's shortest, with wood to nail on both its faces.
+ */
 const isShortJack = (
   { job }: FrameOnSite,
   strips: Strips,
@@ -167,7 +172,8 @@ const isShortJack = (
     Array.from({ length: missing }, (_, i) => from + (i + 1) * first[1] - thickness / 2),
   ];
   const short = (u: number): boolean =>
-    runThrough(strips, u, v) / Math.cos(strips.slope.slopeRad) < shortestJack;
+    runThrough(strips, u, v) / Math.cos(strips.slope.slopeRad) < shortestJack ||
+    [u - thickness / 2, u + thickness / 2].some((face) => runThrough(strips, face, v) < NO_WOOD_MM);
   return layouts.some((layout) => layout.every(short));
 };
 

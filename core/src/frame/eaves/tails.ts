@@ -50,8 +50,9 @@ const isEaveCorner = (site: Site, { slopes, from }: RoofLine): boolean =>
  * The two tail cuts of a hip, on the fascia lines it parts. A valley has one, through the inner corner of the fascias
  * and midway between their backs, for a board cannot be notched to both.
  */
-export const tailCuts = (site: Site, { foot, line, kind }: LinePlace): PlanCut[] => {
-  if (foot === null) return [];
+export const tailCuts = (site: Site, { foot, line, kind, lowEnd }: LinePlace): PlanCut[] => {
+  // What ends in its wall's face has none.
+  if (foot === null || lowEnd.wall !== null) return [];
   const edge = roofEdge(site, line);
   if (edge !== null && !isEaveCorner(site, line)) return [edge];
   const both = line.slopes.map((slope) => tailOf(site, slope, v3.inPlan(foot.tail), 'tail cheek'));

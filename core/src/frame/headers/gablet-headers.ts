@@ -14,6 +14,9 @@ export interface GabletHeader {
 /** A point this near the face of a gablet is on it. mm */
 const ON_FACE_MM = SLACK_MM.place;
 
+/** Its ends run on so far, in thicknesses of the two timbers, until the hips stop them. */
+const RUNS_ON = 2;
+
 /** The two hips below a gablet that end at its face, along it. */
 const hipsAt = ({ roof }: Site, face: SideLine): RoofLine[] =>
   roof.lines
@@ -54,7 +57,10 @@ export const gabletHeaders = (site: Site, lines: readonly Strip[]): GabletHeader
       const id = memberId(block.partOf, 'header', face.index, GABLET);
       const place: HeaderTheory = { id, block: block.partOf, slope, from, to, stock };
       const rise = (to[2] - from[2]) / v2.distance(v3.inPlan(from), v3.inPlan(to));
-      const whole = openStrip(v3.inPlan(from), v3.inPlan(to), thickness, {
+      // On into the hips, so that their faces cut it right across.
+      const more = v2.scale(heading, RUNS_ON * (thickness + stockOf(site, 'hip').thickness));
+      const [low, high] = [v2.sub(v3.inPlan(from), more), v2.add(v3.inPlan(to), more)];
+      const whole = openStrip(low, high, thickness, {
         id,
         kind: 'header',
         heading,

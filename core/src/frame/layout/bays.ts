@@ -1,4 +1,4 @@
-import { SLACK_MM, edgesOf, intervals, v2, type Interval, type Vec2 } from '../../geom';
+import { SLACK_MM, chordOf, edgesOf, intervals, v2, type Interval, type Vec2 } from '../../geom';
 import { overOwnWalls, type Slope } from '../../roof';
 import { onSlope, planPoint } from '../site/slope-plan';
 import type { Site } from '../site';
@@ -52,6 +52,17 @@ export const besideEdges = (site: Site, slope: Slope): number[] => {
   });
 };
 
+/** Whether the longest rafter that could stand at a station is long enough for the crew to cut it. */
+const isCut = ({ job }: Site, slope: Slope, u: number): boolean =>
+  runsUpAt(slope, u) >= job.framing.shortestJack * Math.cos(slope.slopeRad);
+
+/** How far a slope runs up at a station, plan. mm */
+const runsUpAt = (slope: Slope, u: number): number =>
+  slope.pieces.reduce((sum, { polygon }) => {
+    const chord = chordOf(polygon, planPoint(slope, u, 0), slope.uphill);
+    return sum + (chord === null ? 0 : chord.high - chord.low);
+  }, 0);
+
 /**
  * What is wider than the spacing is parted evenly: where two layouts meet, where a station had to give way to a rafter
  * that must stand beside it, and out to the edge of a slope that runs on past its last line.
@@ -59,7 +70,13 @@ export const besideEdges = (site: Site, slope: Slope): number[] => {
 export const between = (site: Site, slope: Slope, at: readonly number[]): number[] => {
   const { spacing } = site.job.framing;
   return stretchesOf(site, slope).flatMap(([low, high]): number[] => {
-    const marks = [low, ...at.filter((u) => u > low && u < high), high];
+    const all = [low, ...at.filter((u) => u > low && u < high), high];
+    // The last station before an edge ends no bay that is parted, where its jack is too short to be cut.
+    const marks = all.filter((u, i) => {
+      const [inner, isLast] = i === 1 ? [all[2], true] : [all[i - 1], i === all.length - 2];
+      const isParted = inner !== undefined && Math.abs(u - inner) > spacing + HAIR_MM;
+      return !isLast || !isParted || isCut(site, slope, u);
+    });
     return marks.slice(1).flatMap((to, i): number[] => {
       const from = marks[i] ?? to;
       const bays = Math.ceil((to - from - HAIR_MM) / spacing);

@@ -1,4 +1,4 @@
-import { SLACK_SINE, SLACK_MM, v2, v3, type Vec2 } from '../../geom';
+import { SAME_WAY_SINE, SLACK_SINE, SLACK_MM, v2, v3, type Vec2 } from '../../geom';
 import { LINE_TIMBER, runsThrough } from '../../roof';
 import { plumbKeep } from '../member/board';
 import type { LineEnd, LinePlace } from '../site/line-places';
@@ -30,6 +30,8 @@ const RUNS_ON = 40;
 const RANK = { ridge: 0, break: 1, valley: 2, hip: 3 } as const;
 /** What runs nearer to a line's own direction does not come against its side. */
 const ACROSS_SINE = SLACK_SINE.across;
+/** A hip and a ridge nearer to one direction are in line. */
+const ALONG_SINE = SAME_WAY_SINE;
 /** Tops that part by less stand at one height, and lengths are alike. mm */
 const LEVEL_MM = SLACK_MM.rounding;
 
@@ -64,9 +66,24 @@ const partner = (
 const rankOf = (places: readonly LinePlace[], place: LinePlace): number =>
   partner(places, place, true) === null ? RANK[place.kind] : RANK.ridge;
 
+/** Whether a hip comes up in line with a ridge to that one's end: the two bear on each other, and other hips on both. */
+export const facesRidge = (
+  places: readonly LinePlace[],
+  { kind, heading, highEnd }: LinePlace,
+): boolean =>
+  kind === 'hip' &&
+  highEnd.node !== null &&
+  places.some(
+    (other) =>
+      other.kind === 'ridge' &&
+      [other.lowEnd, other.highEnd].some(({ node }) => node === highEnd.node) &&
+      Math.abs(v2.cross(other.heading, heading)) < ALONG_SINE,
+  );
+
 /**
  * Who is cut against whom: the higher line keeps its wood, for it carries the lower; at one height ridges before
- * breaks before valleys before hips, one that others end on before one that none does, and the longer before the shorter.
+ * breaks before valleys before hips, of those one that faces a ridge's end first, one that others end on before one that
+ * none does, and the longer before the shorter.
  */
 const bySeniority = (places: readonly LinePlace[]): LinePlace[] => {
   const through = new Map(
@@ -76,7 +93,9 @@ const bySeniority = (places: readonly LinePlace[]): LinePlace[] => {
         .length,
     ]),
   );
-  const ranks = new Map(places.map((place) => [place, rankOf(places, place)]));
+  const ranks = new Map(
+    places.map((place) => [place, rankOf(places, place) - (facesRidge(places, place) ? 0.5 : 0)]),
+  );
   return [...places].sort((p, q) => {
     const height = q.high[2] - p.high[2];
     if (Math.abs(height) > LEVEL_MM) return height;
@@ -252,6 +271,7 @@ export const withRafters = (
     const between =
       place.kind === 'hip' &&
       node !== null &&
+      !facesRidge(places, place) &&
       (meetsRafters(site, places, node) || kingStandsFirst(site, places, node));
     const others = [...rafters, ...headers, ...done.map(({ strip }) => strip)];
     const strip = between ? cutAgainstOthers(place, unjointed, others) : one.strip;

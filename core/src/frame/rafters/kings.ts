@@ -1,5 +1,5 @@
 import { SLACK_MM, v2, type Vec2 } from '../../geom';
-import { meetsRafters, kingStandsFirst, type SetLine } from '../lines/set-lines';
+import { facesRidge, meetsRafters, kingStandsFirst, type SetLine } from '../lines/set-lines';
 import { topPoint, type RafterPlace } from './set-rafters';
 import type { LinePlace } from '../site/line-places';
 import type { Site } from '../site';
@@ -50,6 +50,19 @@ export interface Turns {
   readonly then: readonly RafterPlace[];
 }
 
+/**
+ * Whether a king looks up a hip that starts on its point, where two hips have run together: it carries that hip's foot,
+ * and so stands before the kings beside it, between which it would be nipped.
+ */
+const carriesHip = (places: readonly LinePlace[], { span }: RafterPlace): boolean =>
+  places.some(
+    ({ kind, line, foot, lowEnd }) =>
+      kind === 'hip' &&
+      foot === null &&
+      lowEnd.node === span.station.node &&
+      !line.slopes.includes(span.index),
+  );
+
 /** Who is set before the hips, and in what order: kings last, unless one of them comes before all. */
 export const turnsOf = (
   site: Site,
@@ -64,7 +77,11 @@ export const turnsOf = (
     const { node } = one.span.high;
     return node !== null && (kingFirst(one) || meetsRafters(site, places, node));
   };
-  const turn = (one: RafterPlace): number => (kingFirst(one) ? -1 : Number(isKing(one)));
+  const turn = (one: RafterPlace): number => {
+    if (kingFirst(one)) return -1;
+    if (!isKing(one)) return 0;
+    return carriesHip(places, one) ? 1 : 2;
+  };
   const kingsLast = (p: RafterPlace, q: RafterPlace): number => turn(p) - turn(q);
   return {
     first: fannedOut(rafters.filter(isFirst).sort(kingsLast)),
@@ -84,6 +101,7 @@ export const endsAgainst = (
   return (
     place.kind === 'hip' &&
     node !== null &&
+    !facesRidge(places, place) &&
     (meetsRafters(site, places, node) || kingStandsFirst(site, places, node)) &&
     v2.distance(high, topPoint(rafter)) < ON_POINT_MM
   );

@@ -10,7 +10,7 @@ import {
 } from '../../geom';
 import { heightAt, isOnePoint, LINE_TIMBER, runsThrough, type RoofLine } from '../../roof';
 import { memberId } from '../member/member';
-import { blockAt, blocksOf, runFrom, sideAt, slopeAt, stockOf, type Site } from '.';
+import { blockAt, blocksOf, runFrom, sideAt, slopeAt, standingAt, stockOf, type Site } from '.';
 
 /** What lies this near a wall's face, an eave or a slope's edge is on it. mm */
 const NEAR_MM = SLACK_MM.place;
@@ -107,13 +107,22 @@ const wallWithoutEave = (site: Site, line: RoofLine, { point, tail }: Foot): Lin
   if (v3.distance(point, tail) > NEAR_MM) return null;
   const here = line.slopes
     .flatMap((slope) => slopeAt(site, slope).sides)
-    .map(({ block, side }) => sideAt(site, block, side))
-    .filter((side) => Math.abs(runFrom(side, v3.inPlan(point))) < NEAR_MM);
+    .map(({ block, side }) => ({
+      line: sideAt(site, block, side),
+      stands: stands(site, block, side),
+    }))
+    .filter((side) => Math.abs(runFrom(side.line, v3.inPlan(point))) < NEAR_MM);
   // Where one of them has no overhang at all, its own tail's cut ends the timber.
-  if (here.some(({ overhangMm }) => overhangMm === 0)) return null;
-  const [own] = here;
-  return own === undefined ? null : { point: own.start, outward: v2.scale(own.inward, -1) };
+  if (here.some((side) => side.line.overhangMm === 0)) return null;
+  // The side of a bay may run on inside the house, where no wall stands.
+  const [own] = here.sort((p, q) => Number(q.stands) - Number(p.stands));
+  return own === undefined
+    ? null
+    : { point: own.line.start, outward: v2.scale(own.line.inward, -1) };
 };
+
+const stands = (site: Site, block: string, side: number): boolean =>
+  standingAt(site, block, side).length > 0;
 
 const kindNumber = new Map<RoofLine['kind'], number>([
   ['ridge', 0],

@@ -32,10 +32,28 @@ export const pathText = (path: Path): string => path.join('.');
 export const pathFrom = (text: string): Path =>
   text.split('.').map((key) => (/^\d+$/u.test(key) ? Number(key) : key));
 
+/** A plane of the roof, by the side of a block that it rises over: band 0 at the eave, 1 above its first break in pitch. */
+export interface PlaneOf {
+  readonly block: string;
+  readonly side: number;
+  readonly band: number;
+}
+
+/** A value that would do at a place in a job. */
+export interface Accepted {
+  readonly path: Path;
+  readonly value: unknown;
+  readonly text: Sentence;
+}
+
 export interface Problem {
   readonly code: ProblemCode;
   readonly path: Path;
   readonly text: Sentence;
+  /** Of lines that nearly meet in one point, the four planes that would. */
+  readonly planes?: readonly PlaneOf[];
+  /** Values near by with which it is none, each of them tried. */
+  readonly accepted?: readonly Accepted[];
 }
 
 export type Result<T> =

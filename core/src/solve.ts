@@ -12,9 +12,17 @@ import { prove as proveFrame, type FitProblem, type FitReport } from './fit';
 import { frameRoof, inPart, onePlaceEach, wholly, type Member, type Withheld } from './frame';
 import { extraAt, withoutExtras, type Job } from './job';
 import { isExtra } from './kinds';
-import { ok, pathText, refused, type Path, type Problem, type Result } from './problem';
+import {
+  ok,
+  pathText,
+  refused,
+  type Accepted,
+  type Path,
+  type Problem,
+  type Result,
+} from './problem';
 import { notesOf, remarksOn, type Remark } from './remarks';
-import { withWaysOut, workOutRoof, type Roof } from './roof';
+import { withWaysOut, workOutMet, workOutRoof, type Roof } from './roof';
 import { say, spoken, type Sentence } from './sentence';
 import { sheathingOf } from './sheathing';
 import {
@@ -27,7 +35,6 @@ import {
   placeOfLaid,
   placeOfPiece,
   sifted,
-  type Accepted,
   type Dropped,
 } from './withheld';
 
@@ -101,16 +108,16 @@ const frameWithout = (job: Job, leftOut: LeftOut): Result<Solution> => {
     job,
     dropped.map(({ place }) => place),
   );
-  const roof = workOutRoof(asked.job);
+  const { job: met, roof, changes } = workOutMet(asked.job, workOutRoof);
   if (!roof.ok) return refused(asked.restored(roof.problems));
   const without = new Set(disproved.flatMap(({ pieces }) => pieces.map(({ id }) => id)));
-  const framing = frameRoof(asked.job, roof.value, without);
+  const framing = frameRoof(met, roof.value, without);
   if (!framing.ok) return refused(asked.restored(framing.problems));
   const places = framing.value.withheld.flatMap(({ whole, problem }) => {
-    const place = whole ? extraAt(asked.job, problem.path) : null;
+    const place = whole ? extraAt(met, problem.path) : null;
     return place === null ? [] : [place];
   });
-  const framed = withoutExtras(asked.job, places);
+  const framed = withoutExtras(met, places);
   const withheld = onePlaceEach([
     ...dropped.map(({ problem }) => wholly(problem)),
     ...framing.value.withheld.map((one) => ({
@@ -119,7 +126,7 @@ const frameWithout = (job: Job, leftOut: LeftOut): Result<Solution> => {
     })),
     ...disproved,
   ]);
-  const subject = { job: framed.job, roof: roof.value, framing: framing.value };
+  const subject = { job: framed.job, roof: roof.value, framing: framing.value, met: changes };
   const members = cutLines(subject.roof, subject.framing, marks);
   const remarks = remarksOn(subject, members);
   const solution: Solution = {

@@ -10,6 +10,7 @@ import { Figure, Small, Strong, Words } from '../ui/text';
 import { useLasting } from '../ui/use-lasting';
 import { whenText } from '../ui/when';
 import { clashesInWords, type ClashWords } from './clash-words';
+import { AcceptedButtons } from './accepted-buttons';
 import { placeName } from './place-name';
 
 const HEADS = {
@@ -210,6 +211,7 @@ export const StaleBar = () => {
       {problems.map((problem) => (
         <Told key={`${pathText(problem.path)} ${problem.code}`} problem={problem} />
       ))}
+      <AcceptedButtons accepted={problems.flatMap(({ accepted = [] }) => accepted)} />
       {problems.length === 0 && late === null && (
         <Small>An entry does not count as it stands; it is marked beside its field.</Small>
       )}

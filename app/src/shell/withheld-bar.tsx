@@ -1,18 +1,17 @@
-import { pathFrom, pathText, type Path } from '@ogee/core/src/problem';
-import { spoken } from '@ogee/core/src/sentence';
+import { pathFrom, type Path } from '@ogee/core/src/problem';
 import { capital } from '@ogee/core/src/terms';
-import { withValue } from '@ogee/core/src/withheld';
 import { useRouter } from 'expo-router';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import Info from 'lucide-react-native/icons/info';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
-import { useDisplay, useHandling, useJob } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { useOfRoof, useRoof, type OpenRoof } from '../data/roof';
 import { useTheme } from '../theme/theme';
 import { Button } from '../ui/button';
 import { Small, Strong, Words } from '../ui/text';
+import { AcceptedButtons } from './accepted-buttons';
 import { placeName } from './place-name';
 import type { Place } from './places';
 
@@ -26,29 +25,11 @@ const askedAt = ([list, , within]: Path): Place['path'] => {
   return list !== undefined && ON_THE_ROOF.has(list) ? 'roof' : 'timber';
 };
 
-/** What would do instead, each a button: it is worked out when it is looked at. */
-const Accepted = ({ path }: { readonly path: string }) => {
-  const { edit } = useHandling();
-  const display = useDisplay();
+/** What would do instead, as far as it is known yet: it is worked out when it is looked at. */
+const Instead = ({ path }: { readonly path: string }) => {
   const found = useOfRoof(['accepted', path], (solver, roof) => solver.accepted(roof, path));
   if (found === undefined) return <Small>Looking for what would do …</Small>;
-  const accepted = found.answer ?? [];
-  if (accepted.length === 0) return null;
-  return (
-    <View className="flex-row flex-wrap gap-2" role="group" aria-label="What would do instead">
-      {accepted.map(({ path: at, value, text }) => {
-        const told = spoken(text, display);
-        return (
-          <Button
-            key={`${pathText(at)} ${told}`}
-            label={`Take ${told}`}
-            testID="accepted"
-            onPress={() => edit((now) => withValue(now, at, value), `Took ${told} instead`)}
-          />
-        );
-      })}
-    </View>
-  );
+  return <AcceptedButtons accepted={found.answer ?? []} />;
 };
 
 const Line = ({ part: { path, text, members = [] } }: { readonly part: Withheld }) => {
@@ -68,7 +49,7 @@ const Line = ({ part: { path, text, members = [] } }: { readonly part: Withheld 
           label="Where it is asked for"
           onPress={() => router.navigate(`/job/${id}/${askedAt(place)}`)}
         />
-        <Accepted path={path} />
+        <Instead path={path} />
       </View>
     </View>
   );

@@ -1,7 +1,6 @@
 import type { FitReport } from '@ogee/core/src/fit';
 import type { Job } from '@ogee/core/src/job';
 import { acceptedAt, fit, prove, solve, workOut, type Solution } from '@ogee/core/src/solve';
-import type { Accepted } from '@ogee/core/src/withheld';
 import type {
   EaveSection,
   ElevationView,
@@ -15,7 +14,7 @@ import type { Measurement, Tick } from '@ogee/core/src/log';
 import type { RaisingStep, Stages } from '@ogee/core/src/raising';
 import type { Looked } from '@ogee/core/src/test-fit';
 import { exerciseOf, type Exercise, type ExerciseKind } from '@ogee/core/src/practice';
-import { ok, type Result } from '@ogee/core/src/problem';
+import { ok, type Accepted, type Result } from '@ogee/core/src/problem';
 import { expose, transfer } from 'comlink';
 import {
   asBuiltAnswer,

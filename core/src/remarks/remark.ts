@@ -32,6 +32,7 @@ export type RemarkCode =
   | 'scarf-over'
   | 'past-longest'
   | 'ridge-slopes'
+  | 'lines-met'
   | 'hip-broken'
   | 'valley-carries'
   | 'header-carries'
@@ -79,6 +80,8 @@ export interface Subject {
   readonly job: Job;
   readonly roof: Roof;
   readonly framing: Framing;
+  /** What was changed, by less than a tape shows, so that lines meet in one point. */
+  readonly met: readonly Sentence[];
 }
 
 type Say = (code: RemarkCode, text: Sentence, member?: Member | null) => Remark;

@@ -3,11 +3,16 @@ import { inDegrees, inMm, say } from '../sentence';
 import { degrees } from '../units';
 import { caution, note, type Remark, type Subject } from './remark';
 
-/** Ridges and purlins: their depth, their fall. */
-export const aboutRidges = ({ job, roof, framing }: Subject): Remark[] => {
+/** Ridges and purlins: their depth, their fall; and lines that were made to meet. */
+export const aboutRidges = ({ job, roof, framing, met }: Subject): Remark[] => {
   const { members } = framing;
   const ridges = members.filter((m) => m.kind === 'ridge');
-  const remarks: Remark[] = [];
+  const remarks: Remark[] = met.map((change) =>
+    note(
+      'lines-met',
+      say`as measured the roof’s lines miss each other by less than a tape shows; they are framed to meet in one point, with ${change}`,
+    ),
+  );
   const steepest = Math.max(...roof.slopes.map(({ slopeRad }) => slopeRad));
   const plumb = job.timber.common.depth / Math.cos(steepest);
   const [first] = ridges;

@@ -11,6 +11,7 @@
 export { cheekStudOf } from './dormers';
 export { workOutRoof } from './work-out';
 export { withWaysOut } from './near-miss';
+export { workOutMet } from './meetings';
 export { comesOverWalls } from './refuse';
 export { onSide, sideLines, type SideLine } from './side-lines';
 export { heightAt } from './bands';

@@ -1,7 +1,8 @@
 import { SLACK_MM } from '../geom';
 import { isRectangle, resized, standingOn, wallLengths, withStanding, type Job } from '../job';
-import type { Problem } from '../problem';
-import { inMm, leastMm, mostMm, say, type Measure, type Sentence } from '../sentence';
+import type { Accepted, Problem } from '../problem';
+import { inMm, leastMm, mostMm, say, spoken, type Measure, type Sentence } from '../sentence';
+import { difference, meetingsOf } from './meetings';
 import { workOutRoof } from './work-out';
 
 /** Sizes are looked for as far from the one that is refused. mm */
@@ -10,8 +11,9 @@ const LOOKED_MM = 200;
 const SAME_SIZE_MM = SLACK_MM.rounding;
 /** Each try works a whole roof out: of more parts than these nothing is looked for. */
 const MOST_PARTS = 4;
-/** So many ways out are told. */
+/** So many sizes are told, and so many changes with which lines meet. */
 const TOLD = 3;
+const MEETINGS = 2;
 
 /** One number that sets a part of the building: what it is, how it is told, and the job with another. */
 interface Size {
@@ -58,8 +60,18 @@ const from = ({ mm, withSize }: Size, way: 1 | -1): number | null => {
   return accepted;
 };
 
-/** Which sizes near those of a part would do, told one beside the other. */
-const waysOut = (job: Job, index: number, accepted: (job: Job) => boolean): Sentence[] => {
+/** What would do: as it is told, which may be a range, and one value of it. */
+interface WayOut {
+  readonly told: Sentence;
+  readonly value: Accepted;
+}
+
+/** Which sizes near those of a part would do. */
+const sizesNear = (job: Job, index: number, accepted: (job: Job) => boolean): WayOut[] => {
+  const way = (size: Size, mm: number, measure: Measure, more: Sentence | '' = ''): WayOut => ({
+    told: more === '' ? size.told(measure) : say`${size.told(measure)} ${more}`,
+    value: { ...difference(job, size.withSize(mm)), text: size.told(measure) },
+  });
   const sizes = sizesOf(job, index);
   const lengths = job.blocks
     .flatMap(wallLengths)
@@ -77,21 +89,60 @@ const waysOut = (job: Job, index: number, accepted: (job: Job) => boolean): Sent
   const isOn = (mm: number, more: number | null): boolean => more !== null && mm > more - 1;
   const told = [
     ...near.flatMap(({ size, more, equal }) =>
-      equal.filter((mm) => !isOn(mm, more)).map((mm) => size.told(inMm(mm, 1))),
+      equal.filter((mm) => !isOn(mm, more)).map((mm) => way(size, mm, inMm(mm, 1))),
     ),
     ...near.flatMap(({ size, more, equal }) => {
       if (more === null) return [];
       const least = equal.find((mm) => isOn(mm, more) && mm < more) ?? more;
-      return [say`${size.told(leastMm(least, 1))} or more`];
+      return [way(size, least, leastMm(least, 1), say`or more`)];
     }),
   ];
   if (told.length > 0) return told.slice(0, TOLD);
   return sizes.flatMap((size) => {
     const less = from(size, -1);
     return less !== null && accepted(size.withSize(less))
-      ? [say`${size.told(mostMm(less))} or less`]
+      ? [way(size, less, mostMm(less), say`or less`)]
       : [];
   });
+};
+
+/** With which changes of one number the lines meet in one point, the smallest first. */
+const meetingsNear = (
+  job: Job,
+  { planes }: Problem,
+  accepted: (job: Job) => boolean,
+): Accepted[] => {
+  const found: Accepted[] = [];
+  for (const { job: met, text, path, value } of planes === undefined
+    ? []
+    : meetingsOf(job, planes)) {
+    if (found.length === MEETINGS) break;
+    if (accepted(met)) found.push({ path, value, text });
+  }
+  return found;
+};
+
+const eitherOf = ([first, ...others]: readonly Sentence[]): Sentence | null =>
+  first === undefined ? null : others.reduce((all, one) => say`${all}, or ${one}`, first);
+
+/** A problem with what would do near the sizes as they were measured. */
+const withNear = (
+  problem: Problem,
+  meetings: readonly Accepted[],
+  sizes: readonly WayOut[],
+): Problem => {
+  const met = eitherOf(meetings.map(({ text }) => say`with ${text}`));
+  const near = eitherOf([
+    ...(met === null ? [] : [say`the lines meet in one point ${met}`]),
+    ...sizes.map(({ told }) => told),
+  ]);
+  return near === null
+    ? problem
+    : {
+        ...problem,
+        text: say`${problem.text}. Near this: ${near}`,
+        accepted: [...meetings, ...sizes.map(({ value }) => value)],
+      };
 };
 
 /**
@@ -103,14 +154,25 @@ export const withWaysOut = (
   job: Job,
   problems: readonly Problem[],
   accepted: (job: Job) => boolean,
-): Problem[] =>
-  problems.map((problem) => {
+): Problem[] => {
+  // The lines of a bay's two sides want the same: once is enough.
+  const said = new Set<string>();
+  const isNew = (told: Sentence): boolean => {
+    const words = spoken(told);
+    if (said.has(words)) return false;
+    said.add(words);
+    return true;
+  };
+  return problems.map((problem) => {
     const [list, index, field] = problem.path;
     const ofPlan = list === 'blocks' && typeof index === 'number' && field === 'outline';
-    if (problem.code !== 'line-too-short' || !ofPlan || job.blocks.length > MOST_PARTS)
-      return problem;
-    const [first, ...others] = waysOut(job, index, accepted);
-    if (first === undefined) return problem;
-    const told = others.reduce((all, one) => say`${all}, or ${one}`, first);
-    return { ...problem, text: say`${problem.text}. Near this: ${told}` };
+    if (problem.code !== 'line-too-short' || !ofPlan) return problem;
+    const meetings = meetingsNear(job, problem, accepted);
+    const sizes = job.blocks.length > MOST_PARTS ? [] : sizesNear(job, index, accepted);
+    return withNear(
+      problem,
+      meetings.filter(({ text }) => isNew(text)),
+      sizes.filter(({ told }) => isNew(told)),
+    );
   });
+};

@@ -13,6 +13,7 @@ import {
   type RoofPiece,
   type Slope,
 } from './model';
+import { planesAbout } from './meetings';
 import { standingWall } from './plates';
 import { notYet } from './refusal';
 import { hiddenBreaks, hiddenGablets, swallowed } from './refuse-hidden';
@@ -98,10 +99,12 @@ const tooShort = (job: Job, roof: Roof): Problem[] =>
     const long = v2.distance(v3.inPlan(line.from), v3.inPlan(line.to));
     if (long >= least - SAME_POINT_MM) return [];
     const block = roof.slopes[line.slopes[0]]?.sides[0]?.block;
+    const planes = planesAbout(roof, line);
     return [
       {
         code: 'line-too-short',
         path: ['blocks', job.blocks.findIndex(({ id }) => id === block), 'outline'],
+        ...(planes === null ? {} : { planes }),
         text: say`a ${line.kind === 'break' ? 'break in pitch' : line.kind} would be ${inMm(long, 1)} long, too short for the rafters at its ends; accepted is at least ${leastMm(least, 1)}, or a plan whose lines meet in one point`,
       },
     ];

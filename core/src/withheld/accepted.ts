@@ -1,13 +1,6 @@
 import { valueAt, type Job } from '../job';
-import { pathText, type Path } from '../problem';
+import { pathText, type Accepted, type Path } from '../problem';
 import { inDegrees, inMm, say, type Measure, type Sentence } from '../sentence';
-
-/** A value that would do at a place in a job: with it there, what was withheld for that place is framed. */
-export interface Accepted {
-  readonly path: Path;
-  readonly value: unknown;
-  readonly text: Sentence;
-}
 
 /** How far from what is there a value is looked for: in steps that grow, up to half as much again. */
 const STEPS_MM = [5, 10, 20, 40, 80, 150, 300, 600, 1200, 2400];

@@ -7,5 +7,5 @@
 export { juniors, type Junior } from './juniors';
 export { isLeftOpen, isOfExtra, isSameFinding } from './left-open';
 export { placeOfLaid, placeOfPiece } from './place-of-piece';
-export { acceptedValues, withValue, type Accepted } from './accepted';
+export { acceptedValues, withValue } from './accepted';
 export { extrasNamed, sifted, type Dropped } from './sifted';

@@ -17,7 +17,7 @@ import type { Remark, Subject } from './remark';
 import { aboutRidges } from './ridges';
 import { aboutSaw } from './saw';
 import { aboutScarfs, pastLongest } from './scarfs';
-import { aboutLowered, aboutNotchedOver, aboutPurlins } from './purlins';
+import { aboutLowered, aboutNotchedOver, aboutParted, aboutPurlins } from './purlins';
 import { aboutStruts } from './struts';
 import { aboutTies } from './ties';
 import { aboutCorners, aboutSeats } from './seats';
@@ -34,6 +34,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutLoads(subject),
   ...aboutTies(subject),
   ...aboutJoists(subject),
+  ...aboutParted(subject),
   ...aboutPurlins(subject),
   ...aboutNotchedOver(subject),
   ...aboutStruts(subject),

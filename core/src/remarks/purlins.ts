@@ -1,8 +1,8 @@
 import { notchPlumbDepth } from '../cuts';
 import { SLACK_MM, planeAt, SAME_POINT_MM, v2, v3, type Vec3 } from '../geom';
-import { bellyOf, type Member } from '../frame';
+import { bellyOf, type EndCut, type Member } from '../frame';
 import { KINDS } from '../kinds';
-import { loweredSquare, runOfSide } from '../roof';
+import { loweredSquare, runOfSide, type Roof } from '../roof';
 import { inMm, say } from '../sentence';
 import { caution, note, type Remark, type Subject } from './remark';
 import { USUAL_NOTCH_SHARE } from './seats';
@@ -46,6 +46,44 @@ export const aboutPurlins = ({ framing }: Subject): Remark[] => {
       ];
     });
   });
+};
+
+/** Whether an end is sawn in the plane of some wall's outside face. */
+const isInWall = ({ blocks }: Roof, { keep: { normal, offset } }: EndCut): boolean =>
+  blocks.some(({ sides }) =>
+    sides.some(
+      ({ start: [x, y] }) =>
+        Math.abs(normal[0] * x + normal[1] * y - offset) < ON_LINE_MM && normal[2] === 0,
+    ),
+  );
+
+/** Purlins that stop on their way, at the side of a timber or under an opening's trimmers: who carries that end. */
+export const aboutParted = ({ roof, framing: { members } }: Subject): Remark[] => {
+  const under = members.filter(({ kind }) => kind === 'under-purlin');
+  const hung = under.find(({ ends }) => ends.some(({ meets }) => meets !== null));
+  const cut = under.find(({ ends }) =>
+    ends.some((end) => end.name === 'end cut' && end.meets === null && !isInWall(roof, end)),
+  );
+  return [
+    ...(hung === undefined
+      ? []
+      : [
+          caution(
+            'purlin-hung',
+            say`this ‹purlin› stops at the side of a timber that hangs lower than the rafters, which carries that end: hang it in a hanger of its size or stand a post under it, and let the local code or an engineer say whether that timber is strong enough`,
+            hung,
+          ),
+        ]),
+    ...(cut === undefined
+      ? []
+      : [
+          caution(
+            'purlin-cut',
+            say`an opening parts this ‹purlin›, which stops under the ‹trimmers› flush with their inner faces: nothing carries that end but them. Stand a post or a strut under it, or have the ‹trimmers› made strong enough for what the ‹purlin› carried; the local code or an engineer says which`,
+            cut,
+          ),
+        ]),
+  ];
 };
 
 /** Rafters that stand under the roof by the purlins on them: rise, run and length of the roof and of the rafter. */

@@ -15,6 +15,8 @@ export type RemarkCode =
   | 'purlin-shallow'
   | 'purlin-carries'
   | 'purlin-packed'
+  | 'purlin-hung'
+  | 'purlin-cut'
   | 'strut-carries'
   | 'strut-flat'
   | 'posts-carry'

@@ -10,6 +10,7 @@ import {
 import { eaveSlope, heightAt, type Plate } from '../../roof';
 import { inMm, say } from '../../sentence';
 import type { FrameOnSite } from '../frame-on-site';
+import { keptClear } from '../openings/openings';
 import { levelBox } from '../contact/placed';
 import type { FitProblem } from '../report';
 import { isTaken } from '../ties/untied';
@@ -48,6 +49,16 @@ const onDeck = ({ laid }: FrameOnSite, { line, topMm }: Plate, gap: Interval): b
 
 /** A block this near above the roof below has no room. mm */
 const NEAR_DECK_MM = 60;
+
+/** Whether an opening comes down over a gap's plate, so that a wall stands in it. */
+const isOpening = (site: FrameOnSite, { line }: Plate, [low, high]: Interval): boolean =>
+  keptClear(site).some(
+    ({ side, along, up }) =>
+      side === line &&
+      up[0] < (site.job.timber.blocking?.thickness ?? 0) &&
+      along[0] < high - INSIDE_MM &&
+      along[1] > low + INSIDE_MM,
+  );
 
 /** Where blocks are wanted, the gaps between rafters along a plate that have none. */
 export const bareGaps = (site: FrameOnSite): FitProblem[] => {
@@ -90,6 +101,7 @@ export const bareGaps = (site: FrameOnSite): FitProblem[] => {
         .filter(([low, high]) => low > reach[0] + 1 && high < reach[1] - 1)
         .filter((gap) => !passedOver(site, plate, gap))
         .filter((gap) => !onDeck(site, plate, gap))
+        .filter((gap) => !isOpening(site, plate, gap))
         .map(([low, high]) => {
           const p = v2.add(line.start, v2.scale(line.along, (low + high) / 2));
           return {

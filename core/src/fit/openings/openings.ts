@@ -3,11 +3,13 @@ import {
   clipByAll,
   halfSpace,
   insideBy,
+  intervals,
   SAME_WAY_SINE,
   v2,
   v3,
   volume,
   type HalfSpace,
+  type Interval,
   type Vec2,
   type Vec3,
 } from '../../geom';
@@ -83,6 +85,28 @@ const woodIn = ({ job }: FrameOnSite, kept: Kept, placed: Placed): number => {
   }, 0);
 };
 
+/** Whether a face stands plumb on a side edge of what some opening keeps clear, looking in: what passes under its trimmer ends there. */
+export const endsAtOpening = (site: FrameOnSite, slope: Slope, face: PlacedFace): boolean =>
+  keptClear(site).some(
+    (kept) =>
+      kept.slope === slope &&
+      kept.along.some((at, i) =>
+        standsOn(face, cornerOf(kept, at, 0), v2.scale(kept.side.along, i === 0 ? 1 : -1)),
+      ),
+  );
+
+/** The stretches along a side that openings keep clear, of those which a body between two runs in from its plate reaches. */
+export const acrossOpenings = (
+  site: FrameOnSite,
+  slope: Slope,
+  [low, high]: Interval,
+): { readonly name: string; readonly along: Interval }[] =>
+  keptClear(site).flatMap(({ slope: own, name, along, up }) =>
+    own === slope && low < up[1] - ON_EDGE_MM && high > up[0] + ON_EDGE_MM
+      ? [{ name, along: [along[0], along[1]] as Interval }]
+      : [],
+  );
+
 /** Whether a face stands plumb on one edge of what is kept clear, looking in. */
 const standsOn = ({ plane, points }: PlacedFace, at: Vec2, inward: Vec2): boolean =>
   v2.dot(v3.inPlan(plane.normal), inward) > 1 - SAME_WAY_SINE &&
@@ -103,13 +127,19 @@ const heldOn = (
       : pieces.flatMap(({ faces }) =>
           faces
             .filter((face) => standsOn(face, from, inward))
-            .map(({ points }) => {
+            .map(({ points }): Interval => {
               const ts = points.map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
-              return Math.min(length, Math.max(...ts)) - Math.max(0, Math.min(...ts));
+              return [Math.max(0, Math.min(...ts)), Math.min(length, Math.max(...ts))];
             }),
         ),
   );
-  return Math.max(0, ...held);
+  // A timber with a notch is proved by its pieces, whose faces lie one after the other.
+  return intervals
+    .unite(
+      held.filter(([low, high]) => high > low),
+      ON_EDGE_MM,
+    )
+    .reduce((sum, [low, high]) => sum + high - low, 0);
 };
 
 /** An eave that hangs over by less has no tails. mm */

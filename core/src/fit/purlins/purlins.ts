@@ -9,14 +9,16 @@ import {
   v2,
   v3,
   type Interval,
+  type Vec3,
 } from '../../geom';
 import type { Job } from '../../job';
-import { purlinDistance, type LineKind, type Slope } from '../../roof';
+import { purlinDistance, type LineKind, type SideLine, type Slope } from '../../roof';
 import { inMm, say } from '../../sentence';
 import type { Touching } from '../contact/contacts';
 import { atGable, isSeam } from '../roof/ends';
 import { findingOn } from '../finding';
 import { liesIn, outFrom, type FrameOnSite } from '../frame-on-site';
+import { acrossOpenings, endsAtOpening } from '../openings/openings';
 import { purlinLies } from '../roof/in-place';
 import type { Placed, PlacedFace } from '../contact/placed';
 import type { FitProblem } from '../report';
@@ -131,9 +133,45 @@ export const onMiddleOf = (
 const endHolds = (
   site: FrameOnSite,
   { member }: Placed,
+  { slope }: Lain,
   face: PlacedFace,
   bears: boolean,
-): boolean => bears || atGable(site, member, face) || onMiddleOf(site, face, ['hip', 'valley']);
+): boolean =>
+  bears ||
+  atGable(site, member, face) ||
+  onMiddleOf(site, face, ['hip', 'valley']) ||
+  endsAtOpening(site, slope, face);
+
+/** How far in from a side's plate a body under its slope reaches, and how far along it. mm */
+const reachOf = (line: SideLine, points: readonly Vec3[]): { in: Interval; along: Interval } => {
+  const ins = points.map((p) => -outFrom(line, p));
+  const us = points.map((p) => v2.dot(v2.sub(v3.inPlan(p), line.start), line.along));
+  return {
+    in: [Math.min(...ins), Math.max(...ins)],
+    along: [Math.min(...us), Math.max(...us)],
+  };
+};
+
+/** Purlins that run through what an opening keeps clear, below its trimmers. */
+const throughOpenings = (site: FrameOnSite, placed: Placed, { slope }: Lain): FitProblem[] => {
+  const { block, side } = placed.member;
+  const line = site.roof.blocks.find(({ id }) => id === block)?.sides[side ?? -1];
+  if (line === undefined) return [];
+  const { in: across, along } = reachOf(line, placed.corners);
+  return acrossOpenings(site, slope, across).flatMap(({ name, along: [low, high] }) => {
+    const mm = Math.min(along[1], high) - Math.max(along[0], low);
+    return mm <= FIT_GAP_MM
+      ? []
+      : [
+          findingOn(
+            placed,
+            'misplaced',
+            mm,
+            say`${placed.mark} runs ${inMm(mm)} through what "${name}" keeps clear`,
+          ),
+        ];
+  });
+};
 
 /** How each purlin lies: against the rafters, at its distance, its ends where they belong, its lips against the hip. */
 const checkLies = (
@@ -156,6 +194,7 @@ const checkLies = (
         say`${mark} stands ${inMm(stands?.offMm ?? 0, 1)} off its distance from the ‹plate›`,
       ),
     );
+  found.push(...throughOpenings(site, placed, lain));
   const own = touching(placed);
   const bears = (face: PlacedFace): boolean =>
     own.some((contact) => contact.face === face || contact.otherFace === face);
@@ -167,7 +206,7 @@ const checkLies = (
   );
   for (const face of cut) {
     if (reentrant.includes(face)) continue;
-    if (!endHolds(site, placed, face, bears(face)))
+    if (!endHolds(site, placed, lain, face, bears(face)))
       found.push(
         findingOn(
           placed,
@@ -194,12 +233,21 @@ const checkLies = (
   return found;
 };
 
+/** From where to where in from its plate a wanted purlin's body lies: canted, it leans up the slope. mm */
+const bodyAt = ({ timber }: Job, { set }: Wanted, { slopeRad }: Slope, at: number): Interval => {
+  const { thickness, depth } = timber.purlin ?? timber.common;
+  if (set === 'plumb') return [at - thickness / 2, at + thickness / 2];
+  const half = (thickness / 2) * Math.cos(slopeRad);
+  return [at - half, at + half + depth * Math.sin(slopeRad)];
+};
+
 /** The level lines that purlins are wanted on and what of them has none. */
 const bareLevels = (
   site: FrameOnSite,
   lain: readonly { readonly placed: Placed; readonly on: Lain }[],
 ): FitProblem[] =>
   site.job.purlins.flatMap((wanted): FitProblem[] => {
+    const { job } = site;
     const { block, side } = wanted;
     const line = site.roof.blocks.find(({ id }) => id === block)?.sides[side];
     const at = purlinDistance(site.roof, wanted);
@@ -222,7 +270,10 @@ const bareLevels = (
           return [Math.min(...ts), Math.max(...ts)];
         });
       });
-      const bare = intervals.without(intervals.unite(reach, 1), held, LEAST_BARE_MM);
+      const open = acrossOpenings(site, slope, bodyAt(job, wanted, slope, at)).map(
+        ({ along: own }) => own,
+      );
+      const bare = intervals.without(intervals.unite(reach, 1), [...held, ...open], LEAST_BARE_MM);
       return bare.map(([low, high]) => {
         const p = v2.add(from, v2.scale(line.along, (low + high) / 2));
         return {

@@ -8,7 +8,8 @@ import { cutBetween, gapsAlong, type Gap } from '../joint/between';
 import { clashing } from '../joint/in-space';
 import { makeMember, axisOf, memberId, type Member } from '../member/member';
 import { inPart, type Added, type Pass } from '../pass';
-import { heightOn, runFrom, type Site } from '../site';
+import { heightOn, runFrom, slopeAt, type Site } from '../site';
+import { onSlope } from '../site/slope-plan';
 
 /** A plate's corner this near its wall's outside face lies on it. mm */
 const OUTSIDE_MM = SLACK_MM.nothing;
@@ -97,6 +98,18 @@ const blockIn = (
   );
 };
 
+/** Whether a gap over the plate is that of an opening which comes down over the block's place: a wall stands in it. */
+const isOpening = (site: Site, { line, slope }: Eave, { from, to }: Gap, inMm: number): boolean => {
+  const [u0, v0] = onSlope(slope, line.start);
+  return site.openings.some(
+    ({ slope: index, us, vs }) =>
+      slopeAt(site, index) === slope &&
+      vs[0] - v0 < inMm &&
+      us[0] - u0 < to - OVER_MM &&
+      us[1] - u0 > from + OVER_MM,
+  );
+};
+
 /** What else stands in a block's way, and bounds its gap. */
 const BESIDE: ReadonlySet<Kind> = new Set(['hip', 'valley']);
 
@@ -115,6 +128,7 @@ export const eaveBlocks: Pass = (site, _primary, before): Added => {
     // Ripped from the board to the depth that its place wants.
     const stock = { ...given, depth: neededMm(eave, given.thickness) };
     return gapsOf(eave, stock.thickness, timbers).flatMap((gap, i): Member[] => {
+      if (isOpening(site, eave, gap, stock.thickness)) return [];
       const id = memberId(eave.block, 'blocking', eave.line.index, which, i);
       const member = blockIn(eave, stock, gap, timbers, id);
       // Under a lookout that passes over the plate there is no room for one.

@@ -1,7 +1,8 @@
-import { SLACK_MM, halfSpace, halfSpaceToLocal, v2, v3 } from '../../geom';
+import { SLACK_MM, SLACK_SINE, halfSpace, halfSpaceToLocal, v2, v3, type Vec3 } from '../../geom';
+import type { Kind } from '../../kinds';
 import { clashing } from '../joint/in-space';
 import { bellyOf } from '../member/board';
-import type { Member, Notch } from '../member/member';
+import type { EndCut, Member, Notch } from '../member/member';
 
 /**
  * The lip by which a purlin passes under a hip or a valley that hangs lower than the rafters: what stands above its
@@ -10,8 +11,7 @@ import type { Member, Notch } from '../member/member';
  */
 const lipUnder = (purlin: Member, hip: Member): Notch => {
   const { origin, s } = hip.frame;
-  const middle = v3.add(purlin.frame.origin, v3.scale(purlin.frame.a, purlin.axis.runMm / 2));
-  const left = v3.dot(v3.sub(middle, origin), s) > 0;
+  const left = v3.dot(v3.sub(middleOf(purlin), origin), s) > 0;
   const face = v3.add(origin, v3.scale(s, ((left ? 1 : -1) * hip.stock.thickness) / 2));
   const at = v3.dot(purlin.frame.a, s) > 0 === left ? 'bottom' : 'top';
   return {
@@ -41,22 +41,60 @@ const meetsAtEnd = ({ frame, axis, ends }: Member, hip: Member): boolean =>
     return Math.abs(off) < ON_LINE_MM && ends.some(({ name }) => name === 'side');
   });
 
-/** A purlin with a lip under each hip or valley at its ends that it would stand in. */
-export const withLips = (purlin: Member, before: readonly Member[]): Member => {
-  const lines = before.filter(
-    (other) => (other.kind === 'hip' || other.kind === 'valley') && meetsAtEnd(purlin, other),
+/** Of the timbers on lines, those that hang so low that a purlin would stand in them: at its ends, and on its way. */
+export const linesInWay = (
+  purlin: Member,
+  before: readonly Member[],
+): { readonly atEnds: readonly Member[]; readonly onWay: readonly Member[] } => {
+  const lines = clashing(
+    purlin,
+    before.filter(({ kind }) => ON_LINES.has(kind)),
   );
-  const low = clashing(purlin, lines);
-  return low.length === 0
-    ? purlin
-    : { ...purlin, notches: low.map((hip) => lipUnder(purlin, hip)) };
+  const atEnds = lines.filter(
+    (line) => (line.kind === 'hip' || line.kind === 'valley') && meetsAtEnd(purlin, line),
+  );
+  const crosses = ({ frame: { s } }: Member): boolean =>
+    Math.abs(v3.dot(purlin.frame.a, s)) > ACROSS;
+  return { atEnds, onWay: lines.filter((line) => !atEnds.includes(line) && crosses(line)) };
 };
 
+/** What stands on a line of the roof, or under where one ends. */
+const ON_LINES: ReadonlySet<Kind> = new Set(['ridge', 'hip', 'valley', 'header']);
+/** A timber nearer than this to a purlin's own direction, as a sine, runs beside it. */
+const ACROSS = SLACK_SINE.across;
+
+/** The cut along a line's timber, on the side of it that a point of the purlin lies on. */
+export const besideLine = (purlin: Member, line: Member, point: Vec3): EndCut => {
+  const { origin, s } = line.frame;
+  const side = v3.dot(v3.sub(point, origin), s) > 0 ? 1 : -1;
+  const face = v3.add(origin, v3.scale(s, (side * line.stock.thickness) / 2));
+  const out = v3.scale(s, -side);
+  const at = v3.dot(purlin.frame.a, out) > 0 ? 'top' : 'bottom';
+  return { at, name: 'cheek cut', keep: halfSpace(face, out), meets: line.id };
+};
+
+const middleOf = ({ frame, axis }: Member): Vec3 =>
+  v3.add(frame.origin, v3.scale(frame.a, axis.runMm / 2));
+
+/**
+ * A purlin with a lip under each hip or valley at its ends that it would stand in; where the lip would take too much of it,
+ * it stops at that one's side and hangs there.
+ */
+export const withLips = (purlin: Member, before: readonly Member[]): Member =>
+  linesInWay(purlin, before).atEnds.reduce<Member>((left, line) => {
+    const lip = lipUnder(purlin, line);
+    const deep = deepestLip({ ...purlin, notches: [lip] });
+    if (deep <= purlin.stock.depth * (1 - LEAST_UNDER_LIP))
+      return { ...left, notches: [...left.notches, lip] };
+    const stop = besideLine(purlin, line, middleOf(purlin));
+    return { ...left, ends: [...left.ends.filter(({ at }) => at !== stop.at), stop] };
+  }, purlin);
+
 /** A lip that leaves less than this share of a purlin's depth leaves too little to bear. */
-export const LEAST_UNDER_LIP = 1 / 4;
+const LEAST_UNDER_LIP = 1 / 4;
 
 /** The most that a purlin's lips take of its depth, where they come to the side of what passes over. mm */
-export const deepestLip = ({ frame, notches, stock, topMm }: Member): number =>
+const deepestLip = ({ frame, notches, stock, topMm }: Member): number =>
   Math.max(
     0,
     ...notches.flatMap(({ seat, heels }) =>

@@ -10,7 +10,8 @@ import { makeMember, axisOf, memberId, type EndCut, type Member } from '../membe
 import { cornersOf } from '../member/solid-of';
 import { inPart, wholly, type Added, type Pass, type Withheld } from '../pass';
 import { sideAt, type Site } from '../site';
-import { deepestLip, LEAST_UNDER_LIP, withLips } from './lips';
+import { withLips } from './lips';
+import { parted, withoutIdleStops } from './parted';
 import { endCuts, endOf, stretches, type Stretch, type Wanted } from './stretches';
 
 /** The plane that the undersides of a slope's rafters lie in. */
@@ -45,7 +46,9 @@ const memberOf = (
   const a: Vec3 = [slope.along[0], slope.along[1], 0];
   const canted = wanted.set === 'canted';
   const e: Vec3 = canted ? slope.plane.normal : [0, 0, 1];
-  const cuts = (which: 'top' | 'bottom'): EndCut[] => {
+  const cuts = (which: 'top' | 'bottom'): readonly EndCut[] => {
+    const tag = which === 'top' ? stretch.highTag : stretch.lowTag;
+    if (tag.of === 'stop') return tag.cuts;
     const p = at(which === 'top' ? high : low);
     const { normal, mitre } = endOf(site, wanted, distance, stretch, which);
     return endCuts(which, halfSpace([p[0], p[1], 0], [normal[0], normal[1], 0]), mitre);
@@ -92,9 +95,6 @@ const amiss = (
   if (low < plateMm) return say`would hang ${inMm(plateMm - low)} below the ‹plate›’s top`;
   if ((['top', 'bottom'] as const).some((at) => endOf(site, wanted, distance, stretch, at).open))
     return say`would end in the open, under no ‹hip› or ‹valley› and at no wall`;
-  const lip = deepestLip(purlin);
-  if (lip > purlin.stock.depth * (1 - LEAST_UNDER_LIP))
-    return say`would lose ${inMm(lip)} of its depth to the lip under what hangs lower there; take a deeper one, or a shallower ‹hip› or ‹valley›`;
   const [other] = clashing(purlin, before);
   return other === undefined ? null : say`would stand in a ${listedKind(other.kind)} there`;
 };
@@ -144,11 +144,16 @@ export const purlins: Pass = (site, _primary, before): Added => {
       continue;
     }
     const amissHere: Withheld[] = [];
-    for (const [n, stretch] of found.entries()) {
+    const made = (stretch: Stretch, id: string): Member =>
+      memberOf(site, one, stock, distance, stretch, id);
+    const parts = found.flatMap((whole) =>
+      parted(site, one, whole, (stretch) => made(stretch, ''), before),
+    );
+    for (const [n, stretch] of parts.entries()) {
       const id = memberId(one.block, 'purlin', one.side, i, n);
       if (site.without.has(id)) continue;
       const standing = before.map((member) => resawn.get(member.id) ?? member);
-      const purlin = withLips(memberOf(site, one, stock, distance, stretch, id), standing);
+      const purlin = withLips(withoutIdleStops(made(stretch, id), standing), standing);
       const notched =
         one.set === 'plumb' && one.top === 'square'
           ? notchedOver(
@@ -177,7 +182,7 @@ export const purlins: Pass = (site, _primary, before): Added => {
         );
     }
     const [first] = amissHere;
-    if (first !== undefined && amissHere.length === found.length)
+    if (first !== undefined && amissHere.length === parts.length)
       withheld.push(wholly(first.problem));
     else withheld.push(...amissHere);
   }

@@ -14,7 +14,10 @@ const NEAR_MM = SLACK_MM.rounding;
 /** A point this near a line of the roof, in plan, lies on it. mm */
 const ON_LINE_MM = SLACK_MM.beside;
 /** Less of a slope than this between two ends wants no purlin. mm */
-const SHORTEST_MM = 300;
+export const SHORTEST_MM = 300;
+
+/** What ends a stretch: an edge of its slope, or the planes it stops at on the way. */
+export type StretchEnd = Carrier | { readonly of: 'stop'; readonly cuts: readonly EndCut[] };
 
 /** A stretch of level line on one slope, `t` along the side from its start. mm */
 export interface Stretch {
@@ -22,8 +25,8 @@ export interface Stretch {
   readonly index: number;
   readonly low: number;
   readonly high: number;
-  readonly lowTag: Carrier;
-  readonly highTag: Carrier;
+  readonly lowTag: StretchEnd;
+  readonly highTag: StretchEnd;
 }
 
 /** The level line of a side at a distance, as far as its roof reaches. */
@@ -56,7 +59,7 @@ export const endCuts = (at: 'top' | 'bottom', keep: HalfSpace, mitre: boolean): 
 const endPlane = (
   site: Site,
   { index }: Stretch,
-  tag: Carrier,
+  tag: StretchEnd,
   p: Vec2,
   out: Vec2,
   mitred: readonly LineKind[],
@@ -81,7 +84,7 @@ const endPlane = (
     const { inward } = sideAt(site, tag.block, tag.side);
     return { normal: v2.scale(inward, -1), mitre: false, open: false };
   }
-  return { normal: out, mitre: false, open: true };
+  return { normal: out, mitre: false, open: tag.of !== 'stop' };
 };
 
 /** How one end of a stretch is sawn; mitred on the plumb middle plane of lines of the kinds given. */

@@ -1,0 +1,121 @@
+import type { JobInput } from '../../../job';
+import { halfSpace } from '../../../geom';
+import { fit, type Solution } from '../../../solve';
+import { buildingInput, solvedInput } from '../../../tests/building';
+
+const PITCH = '9/12';
+const HOUSE = { along: 9000, across: 6000, pitch: PITCH };
+
+const input = (
+  hipDepth: number,
+  more: Partial<JobInput> = {},
+  set: 'canted' | 'plumb' = 'canted',
+): JobInput => {
+  const own = buildingInput({
+    ...HOUSE,
+    timber: { purlin: { thickness: 75, depth: 150 }, hip: { thickness: 45, depth: hipDepth } },
+  });
+  return { ...own, purlins: [{ block: 'main', side: 0, at: 0.5, set }], ...more };
+};
+
+type Opening = NonNullable<JobInput['openings']>[number];
+
+const ALONG: [number, number] = [4000, 4800];
+const WINDOW: Opening = { name: 'w', block: 'main', side: 0, along: ALONG, up: [900, 2100] };
+
+const purlinsOf = ({ members }: Solution) =>
+  members.filter(({ kind, side }) => kind === 'under-purlin' && side === 0);
+
+describe('a purlin across a window', () => {
+  it.each(['canted', 'plumb'] as const)(
+    '%s: stops under the trimmers, flush with the edges of what is kept clear',
+    (set) => {
+      const solution = solvedInput(input(235, { openings: [WINDOW] }, set));
+      expect(fit(solution).problems).toEqual([]);
+      const [one, other] = purlinsOf(solution);
+      // From the mitre on the hip, halfway up, to the window; and from its other edge to the other hip.
+      const half = HOUSE.across / 4;
+      expect(one!.axis.runMm).toBeCloseTo(ALONG[0] - half, 6);
+      expect(other!.axis.runMm).toBeCloseTo(HOUSE.along - half - ALONG[1], 6);
+      expect(solution.cuts.notes.map(({ code }) => code)).toContain('purlin-cut');
+    },
+  );
+
+  it('is found by the proof where it runs through, and where it stops short', () => {
+    const solution = solvedInput(input(235, { openings: [WINDOW] }));
+    const whole = solvedInput(input(235));
+    const [through] = purlinsOf(whole);
+    const [first, ...rest] = purlinsOf(solution);
+    const others = solution.members.filter((member) => !purlinsOf(solution).includes(member));
+    const found = (members: Solution['members']): readonly string[] =>
+      fit({ ...solution, members }).problems.map(({ kind }) => kind);
+    expect(found([...others, { ...through!, id: first!.id }])).toContain('misplaced');
+    const short = first!.ends.map((end) =>
+      end.at === 'top' ? { ...end, keep: halfSpace([3900, 0, 0], [1, 0, 0]) } : end,
+    );
+    expect(found([...others, { ...first!, ends: short }, ...rest])).toContain('misplaced');
+  });
+
+  it('beside the window, or higher up the roof, stays whole', () => {
+    const high: Opening = { ...WINDOW, up: [400, 1200] };
+    expect(purlinsOf(solvedInput(input(235, { openings: [high] })))).toHaveLength(1);
+  });
+});
+
+describe('a purlin under a hip', () => {
+  it('that hangs a little lower has a lip; much lower, stops at its side and hangs there', () => {
+    const lipped = purlinsOf(solvedInput(input(235)))[0]!;
+    expect(lipped.notches).toHaveLength(2);
+    const solution = solvedInput(input(400));
+    const [hung] = purlinsOf(solution);
+    expect(hung!.notches).toEqual([]);
+    const stops = hung!.ends.filter(({ name }) => name === 'cheek cut');
+    expect(stops.map(({ at }) => at).sort()).toEqual(['bottom', 'top']);
+    for (const { meets, keep } of stops) {
+      const hip = solution.members.find(({ id }) => id === meets)!;
+      expect(hip.kind).toBe('hip');
+      // Its side face: half its thickness off its middle.
+      const off =
+        keep.offset - (keep.normal[0] * hip.frame.origin[0] + keep.normal[1] * hip.frame.origin[1]);
+      expect(Math.abs(off)).toBeCloseTo(22.5, 6);
+    }
+    expect(fit(solution).problems).toEqual([]);
+    expect(solution.cuts.notes.map(({ code }) => code)).toContain('purlin-hung');
+  });
+});
+
+describe('a purlin at the height where a wing’s valleys meet', () => {
+  it('stops at the valleys, which carry it, and goes on behind them', () => {
+    const eave = { roof: 'eave', pitch: PITCH, overhang: 400 } as const;
+    const own = buildingInput({
+      ...HOUSE,
+      timber: {
+        purlin: { thickness: 75, depth: 150 },
+        hip: { thickness: 45, depth: 235 },
+        valley: { thickness: 45, depth: 235 },
+      },
+    });
+    const wing: JobInput['blocks'][number] = {
+      id: 'wing',
+      outline: [
+        [3000, -2000],
+        [6000, -2000],
+        [6000, 3000],
+        [3000, 3000],
+      ],
+      sides: [{ roof: 'gable' }, eave, { roof: 'open' }, eave],
+    };
+    const solution = solvedInput({
+      ...own,
+      blocks: [...own.blocks, wing],
+      purlins: [{ block: 'main', side: 0, at: 0.5 }],
+    });
+    expect(solution.withheld).toEqual([]);
+    expect(fit(solution).problems).toEqual([]);
+    const kinds = purlinsOf(solution).map(({ ends }) =>
+      ends.flatMap(({ meets }) => solution.members.find(({ id }) => id === meets)?.kind ?? []),
+    );
+    expect(kinds).toHaveLength(2);
+    for (const met of kinds) expect(met).toContain('valley');
+  });
+});

@@ -23,6 +23,7 @@ export {
   clipConvex,
   commonConvex,
   edgesOf,
+  hullOf,
   insideBy,
   lineCrossing,
   partedByEdge,

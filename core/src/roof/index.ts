@@ -47,6 +47,7 @@ export {
   type RoofOver,
 } from './surface';
 export { isOnePoint, runsThrough } from './nodes';
+export { underLaid } from './underlaid';
 export { climbs, LINE_TIMBER } from './model';
 export type {
   BlockRoof,

@@ -17,6 +17,7 @@ import type {
   Slope,
 } from './model';
 import { outside, roofOver } from './surface';
+import { underlaidBy } from './underlaid';
 
 const DECK: Carrier = { of: 'deck' };
 /** What stands above the sheathing by less comes down on it. mm */
@@ -284,9 +285,10 @@ const renumbered = (roof: Roof, slopes: number, nodes: number): Roof => {
 /** The roof below with what is laid on it: one roof, its blocks in the job's order. */
 export const withLaid = (
   job: Job,
-  under: NonNullable<Roof['under']>,
+  below: NonNullable<Roof['under']>,
   laid: readonly LaidOn[],
 ): Roof => {
+  const under = { ...below, roof: { ...below.roof, underlaid: laid.map(underlaidBy) } };
   const all = laid.reduce<Roof>((roof, { shown }) => {
     const own = renumbered(shown, roof.slopes.length, roof.nodes.length);
     return {
@@ -296,6 +298,7 @@ export const withLaid = (
       edges: [...roof.edges, ...own.edges],
       lines: [...roof.lines, ...own.lines],
       nodes: [...roof.nodes, ...own.nodes],
+      underlaid: [],
       laid,
       under,
     };

@@ -143,6 +143,8 @@ export interface Roof {
   readonly lines: readonly RoofLine[];
   /** The points where lines end, by number. */
   readonly nodes: readonly Vec3[];
+  /** Other roofs that are laid on this one, as what lies on its slopes finds them in its way: none mostly. */
+  readonly underlaid: readonly Underlaid[];
   /** What is laid on: none mostly. */
   readonly laid: readonly LaidOn[];
   /** The roof that those lie on, with its own job; null where none are. */
@@ -158,6 +160,21 @@ export interface ChalkLine {
 
 /** Whether a chalk line runs up the roof: rafters stand along it. Along a level one their upper ends lie on the sheathing. */
 export const climbs = ({ from, to }: ChalkLine): boolean => to[2] - from[2] > SAME_HEIGHT_MM;
+
+/**
+ * What is laid on a slope: the outline of its walls in plan, its faces, how far their rafters and fascias hang below them,
+ * plumb, and how thick a fascia stands before their edges.
+ */
+export interface Underlaid {
+  readonly slope: number;
+  readonly fasciaMm: number;
+  readonly walls: readonly Vec2[];
+  readonly faces: readonly {
+    readonly plane: Plane;
+    readonly outline: readonly Vec2[];
+    readonly hangMm: number;
+  }[];
+}
 
 /** A block laid on the sheathing of another roof, no valley framed beneath. */
 export interface LaidOn {

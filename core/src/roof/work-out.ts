@@ -154,6 +154,7 @@ const workOutFramed = (job: Job, laid: boolean): Result<Roof> => {
     ...withNodes(
       linesOf(slopes, standing).lines.filter((fold) => comesOverWalls(blocks, slopes, fold)),
     ),
+    underlaid: [],
     laid: [],
     under: null,
   };

@@ -17,6 +17,7 @@ import {
   heightAt,
   purlinRows,
   purlinsOn,
+  underLaid,
   type PurlinRow,
   type SideLine,
   type Slope,
@@ -103,7 +104,20 @@ const reachOf = (site: FrameOnSite, side: Side, row: PurlinRow): Interval[] => {
     .filter((kept) => kept.side === line)
     .filter(({ up }) => row.distance + half > up[0] && row.distance - half < up[1])
     .map(({ along }): Interval => along);
-  return intervals.without(all, holes, 1);
+  const laid = slopesOf(site, side).flatMap((slope) =>
+    set.set === 'over'
+      ? [half, -half].flatMap((by) =>
+          underLaid(
+            site.roof,
+            slope,
+            v2.add(from, v2.scale(line.inward, by)),
+            line.along,
+            set.stock.depth / Math.cos(slope.slopeRad),
+          ),
+        )
+      : [],
+  );
+  return intervals.without(all, [...holes, ...laid], 1);
 };
 
 const rowStart = ({ line }: Side, { distance }: PurlinRow): Vec2 =>

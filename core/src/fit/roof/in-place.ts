@@ -115,13 +115,18 @@ export const lineUnder = (
   return best;
 };
 
-/** How far a timber's highest corner stands above the slope of its own side that it lies nearest to, square to it. mm */
+/**
+ * How far a timber's highest corner stands above the slope of its own side that it lies nearest to, square to it: of a side
+ * whose pitch breaks, one that it lies flat on before one that it only comes near. mm
+ */
 const aboveOwnSlope = ({ roof }: FrameOnSite, { member, corners }: Placed): number => {
-  const above = roof.slopes
-    .filter(({ sides }) =>
-      sides.some(({ block, side }) => block === member.block && side === member.side),
-    )
-    .map(({ plane }) => Math.max(...corners.map((p) => planeAt(plane, p))));
+  const own = roof.slopes.filter(({ sides }) =>
+    sides.some(({ block, side }) => block === member.block && side === member.side),
+  );
+  const flat = own.filter(({ plane }) => v3.dot(plane.normal, member.frame.e) > 1 - SAME_WAY ** 2);
+  const above = (flat.length > 0 ? flat : own).map(({ plane }) =>
+    Math.max(...corners.map((p) => planeAt(plane, p))),
+  );
   return above.reduce((p, q) => (Math.abs(q) < Math.abs(p) ? q : p), Infinity);
 };
 

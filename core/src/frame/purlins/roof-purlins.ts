@@ -1,7 +1,7 @@
-import { chordWithin, halfSpace, v2, v3, type Interval, type Vec3 } from '../../geom';
+import { chordWithin, halfSpace, intervals, v2, v3, type Interval, type Vec3 } from '../../geom';
 import type { Job } from '../../job';
 import type { Problem } from '../../problem';
-import { purlinRows, purlinsOn, runOfSide, type Slope } from '../../roof';
+import { purlinRows, purlinsOn, runOfSide, underLaid, type Slope } from '../../roof';
 import { inMm, leastMm, say } from '../../sentence';
 import { isRafter, KINDS } from '../../kinds';
 import { cutBetween, gapsAlong } from '../joint/between';
@@ -10,7 +10,7 @@ import { onSlope } from '../site/slope-plan';
 import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { inPart, wholly, type Added, type Pass, type Withheld } from '../pass';
 import { blockAt, heightOn, sideAt, type Site } from '../site';
-import { endCuts, endOf, stretches, type Stretch } from './stretches';
+import { endCuts, endOf, SHORTEST_MM, stretches, type Stretch } from './stretches';
 
 type RoofPurlins = Job['roofPurlins'][number];
 
@@ -45,14 +45,29 @@ const holesOn = (site: Site, row: Row): Interval[] => {
   const { slope } = row.stretch;
   const [p0, p1] = pointOf(site, row, 0);
   const [u, v] = onSlope(slope, [p0, p1]);
-  const half = (row.set.stock.thickness / 2) * Math.cos(slope.slopeRad);
+  const half = halfOf(row);
   return site.openings
     .filter(({ slope: index }) => site.roof.slopes[index] === slope)
     .filter(({ vs }) => v + half > vs[0] && v - half < vs[1])
     .map(({ us }): Interval => [us[0] - u, us[1] - u]);
 };
 
-/** A purlin over the rafters without what lies in holes: cut plumb, flush with the trimmers beside them. */
+/** Half of a row's thickness, plan. mm */
+const halfOf = ({ set, stretch: { slope } }: Row): number =>
+  (set.stock.thickness / 2) * Math.cos(slope.slopeRad);
+
+/** Where at either of its edges another roof is laid in a row's way, along the side. mm */
+const laidInWay = (site: Site, row: Row): Interval[] => {
+  const { slope } = row.stretch;
+  const at = v3.inPlan(pointOf(site, row, 0));
+  const half = v2.scale(slope.uphill, halfOf(row));
+  const top = row.set.stock.depth / Math.cos(slope.slopeRad);
+  return [v2.add(at, half), v2.sub(at, half)].flatMap((from) =>
+    underLaid(site.roof, slope, from, slope.along, top),
+  );
+};
+
+/** A purlin over the rafters without what lies in holes, and under what is laid on the roof: cut plumb and square there. */
 const partedAt = (
   site: Site,
   row: Row,
@@ -60,7 +75,6 @@ const partedAt = (
   from: number,
   next: () => string,
 ): Member[] => {
-  const holes = [...holesOn(site, row)].sort((p, q) => p[0] - q[0]);
   const { along } = row.stretch.slope;
   const cut = (at: 'top' | 'bottom', t: number): EndCut => {
     const [x, y, z] = pointOf(site, row, t);
@@ -73,23 +87,19 @@ const partedAt = (
     };
   };
   const to = from + purlin.axis.runMm;
-  const inside = holes.filter(([low, high]) => low > from && high < to);
-  if (inside.length === 0) return [purlin];
-  return [...inside, null].map((hole, i): Member => {
-    const before = inside[i - 1];
-    const [start, end] = [before?.[1] ?? from, hole?.[0] ?? to];
-    const own = (at: 'top' | 'bottom') => purlin.ends.filter((one) => one.at === at);
-    return {
-      ...purlin,
-      id: i === 0 ? purlin.id : next(),
-      frame: { ...purlin.frame, origin: pointOf(site, row, start) },
-      axis: axisOf(end - start, 0),
-      ends: [
-        ...(hole === null ? own('top') : [cut('top', end)]),
-        ...(before === undefined ? own('bottom') : [cut('bottom', start)]),
-      ],
-    };
-  });
+  const gaps = intervals.unite([...holesOn(site, row), ...laidInWay(site, row)], OVER_MM);
+  if (!gaps.some(([low, high]) => low < to && high > from)) return [purlin];
+  const own = (at: 'top' | 'bottom') => purlin.ends.filter((one) => one.at === at);
+  return intervals.without([[from, to]], gaps, SHORTEST_MM).map(([start, end], i): Member => ({
+    ...purlin,
+    id: i === 0 ? purlin.id : next(),
+    frame: { ...purlin.frame, origin: pointOf(site, row, start) },
+    axis: axisOf(end - start, 0),
+    ends: [
+      ...(end < to ? [cut('top', end)] : own('top')),
+      ...(start > from ? [cut('bottom', start)] : own('bottom')),
+    ],
+  }));
 };
 
 const level = ({ along }: Slope): Vec3 => [along[0], along[1], 0];

@@ -210,3 +210,56 @@ it.each([
 ] as const)('refuses %s, by its field', (_what, own, text) => {
   expect(refusalOf(house('12/12', own as Partial<DormerInput>))).toMatch(text);
 });
+
+describe('rows of purlins on the roof round a dormer', () => {
+  const rows = {
+    block: 'main',
+    stock: { thickness: 75, depth: 50 },
+    spacing: 600,
+    first: 60,
+    last: 150,
+    set: 'over',
+    planes: 'rafters',
+  } as const;
+  const at = (solution: Solution) =>
+    ofKind(solution, 'roof-purlin').filter(({ side }) => side === 0);
+  const reach = ({ frame, axis }: Solution['members'][number]): [number, number] => [
+    frame.origin[0],
+    frame.origin[0] + axis.runMm,
+  ];
+
+  it.each(['gable', 'shed'] as const)('%s: stop at its cheeks and at its valleys', (roof) => {
+    const own = roof === 'shed' ? { roof, plate: 2300, top: 3600 } : { roof };
+    const input = { ...house('12/12', own), roofPurlins: [rows] };
+    const solution = solvedInput(input);
+    expect(solution.withheld).toEqual([]);
+    expect(fit(solution).problems).toEqual([]);
+    const plain = solvedInput({ ...house('12/12'), roofPurlins: [rows] });
+    expect(at(solution).length).toBeGreaterThan(at(plain).length);
+    // Of a row that is parted neither part comes in over the dormer's walls.
+    for (const one of at(solution)) {
+      const [low, high] = reach(one);
+      // Before its front wall they run on; above its eaves they come in to its valleys.
+      if (one.frame.origin[1] < 1200 || one.frame.origin[1] > 2200) continue;
+      expect(high <= FROM + 1e-6 || low >= TO - 1e-6).toBe(true);
+    }
+  });
+
+  it('one that runs on through it is found', () => {
+    const solution = solvedInput({ ...house('12/12', {}), roofPurlins: [rows] });
+    const whole = at(solvedInput({ ...house('12/12'), roofPurlins: [rows] }));
+    const through = whole.find(({ frame: { origin } }) =>
+      at(solution).some(
+        (one) => Math.abs(one.frame.origin[1] - origin[1]) < 1 && one.axis.runMm < 5000,
+      ),
+    )!;
+    const members = solution.members.map((one) =>
+      one.kind === 'roof-purlin' &&
+      Math.abs(one.frame.origin[1] - through.frame.origin[1]) < 1 &&
+      one.frame.origin[0] < FROM
+        ? { ...through, id: one.id }
+        : one,
+    );
+    expect(fit({ ...solution, members }).problems.length).toBeGreaterThan(0);
+  });
+});

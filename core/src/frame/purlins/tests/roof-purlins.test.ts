@@ -126,6 +126,26 @@ describe.each(['4/12', '35°', '9/12', '12/12'])('purlins on a roof of %s', (pit
   });
 });
 
+it('rows on a roof whose pitch breaks lie on the slope that each is on, above the break and below it', () => {
+  const input = inputOf('60°', { first: 100, last: 150, spacing: 600 }, 'gables');
+  const solution = solvedInput({
+    ...input,
+    timber: { ...input.timber, purlin: { thickness: 63, depth: 200 } },
+    blocks: input.blocks.map((block) => ({
+      ...block,
+      sides: block.sides.map((side) =>
+        side.roof === 'eave' ? { ...side, breaks: [{ at: 1000, pitch: '25°' }] } : side,
+      ),
+    })),
+  });
+  expect(solution.withheld).toEqual([]);
+  expect(fit(solution).problems).toEqual([]);
+  const slopes = solution.members
+    .filter(({ kind }) => kind === 'roof-purlin')
+    .map(({ frame }) => Math.round(Math.acos(frame.e[2]) * DEG));
+  expect([...new Set(slopes)].sort()).toEqual([25, 60]);
+});
+
 describe('purlins over rafters that cannot be', () => {
   it.each<readonly [string, Way, string]>([
     [

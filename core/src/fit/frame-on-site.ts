@@ -65,13 +65,18 @@ const decksOf = ({ on: { deck, slope }, below }: Laid): Body[] =>
     ),
   );
 
+/** How far in from the wall below the first rafter of a laid-on roof that stands on no plate starts. mm */
+export const firstJack = (members: readonly Placed[], { wall }: LaidOn): number =>
+  Math.min(
+    Infinity,
+    ...members
+      .filter(({ member }) => member.kind === 'valley-jack')
+      .map(({ member: { frame, stock } }) => -outFrom(wall, frame.origin) - stock.thickness / 2),
+  );
+
 /** How far in from the wall below a laid-on roof's plates end: where that comes up over them, or its first rafter stands on it. mm */
-export const firstOn = (members: readonly Placed[], { wall, platesMm }: LaidOn): number => {
-  const jacks = members
-    .filter(({ member }) => member.kind === 'valley-jack')
-    .map(({ member: { frame, stock } }) => -outFrom(wall, frame.origin) - stock.thickness / 2);
-  return Math.min(platesMm, ...jacks);
-};
+export const firstOn = (members: readonly Placed[], laid: LaidOn): number =>
+  Math.min(laid.platesMm, firstJack(members, laid));
 
 /** Its own plates: where it is laid on another roof, out to where that comes up over them. */
 const platesOn = (job: Job, roof: Roof, members: readonly Placed[], laid: Laid | null): Plate[] => {

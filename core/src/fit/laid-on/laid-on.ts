@@ -12,7 +12,7 @@ import { climbs, type ChalkLine } from '../../roof';
 import { inMm, say } from '../../sentence';
 import { otherOf, type Touching } from '../contact/contacts';
 import { findingOn } from '../finding';
-import { firstOn, outFrom, type FrameOnSite } from '../frame-on-site';
+import { firstJack, firstOn, outFrom, type FrameOnSite } from '../frame-on-site';
 import { isMember, type Placed } from '../contact/placed';
 import type { FitProblem } from '../report';
 
@@ -41,7 +41,10 @@ const endsHold = (
 ): boolean => {
   if (laid === null) return false;
   const { wall } = laid.on;
-  const start = Math.max(-outFrom(wall, from), firstOn(members, laid.on));
+  const start = Math.min(
+    firstJack(members, laid.on),
+    Math.max(-outFrom(wall, from), firstOn(members, laid.on)),
+  );
   const foot = sleeper.pieces.some(({ faces }) =>
     faces.some(
       ({ plane, points }) =>

@@ -1,4 +1,4 @@
-import { SLACK_MM, ALONGSIDE_SINE, chordOf, FIT_GAP_MM, joinedChords, v2, v3 } from '../../geom';
+import { SLACK_MM, ALONGSIDE_SINE, FIT_GAP_MM, intervals, v2, v3, type Interval } from '../../geom';
 import type { Job } from '../../job';
 import { purlinDistance, type SideLine } from '../../roof';
 import { inMm, say } from '../../sentence';
@@ -6,33 +6,31 @@ import { otherOf, type Touching } from '../contact/contacts';
 import { findingOn } from '../finding';
 import { outFrom, type FrameOnSite } from '../frame-on-site';
 import { isMember, type Placed } from '../contact/placed';
+import { purlinLies } from '../roof/in-place';
 import type { FitProblem } from '../report';
 
 type Wanted = Job['purlins'][number];
 
 /** A strut this near its even place stands in it. mm */
 const EVEN_MM = SLACK_MM.shut;
-/** Parts of one level line this near are one. mm */
+/** A length that is whole spaces but for so much takes no strut more. mm */
 const NEAR_MM = SLACK_MM.rounding;
-/** Shorter stretches have no purlin. mm */
-const SHORTEST_MM = 300;
 
-interface Stretch {
-  readonly low: number;
-  readonly high: number;
-}
-
-/** Where along a side the level line of a purlin runs, slope by slope. mm */
-const stretchesOf = ({ roof }: FrameOnSite, wanted: Wanted, side: SideLine): Stretch[] => {
-  const from = v2.add(side.start, v2.scale(side.inward, purlinDistance(roof, wanted)));
-  return roof.slopes.flatMap(({ pieces }) =>
-    joinedChords(
-      pieces
-        .filter(({ plane }) => plane.block === wanted.block && plane.side === side.index)
-        .flatMap(({ polygon }) => chordOf(polygon, from, side.along) ?? []),
-      NEAR_MM,
-    ).filter(({ low, high }) => high - low > SHORTEST_MM),
-  );
+/**
+ * Where along a side a wanted purlin runs, from theory end to theory end: lengths that are scarfed are one, those that are
+ * parted are not. mm
+ */
+const stretchesOf = (site: FrameOnSite, wanted: Wanted, side: SideLine): Interval[] => {
+  const at = purlinDistance(site.roof, wanted);
+  const lengths = site.members.flatMap((placed): Interval[] => {
+    const { block, side: own, frame, axis } = placed.member;
+    if (block !== wanted.block || own !== wanted.side) return [];
+    if (purlinLies(site, placed) !== 'under') return [];
+    if (Math.abs(-outFrom(side, frame.origin) - at) > FIT_GAP_MM) return [];
+    const low = v2.dot(v2.sub(v3.inPlan(frame.origin), side.start), side.along);
+    return [[low, low + axis.runMm]];
+  });
+  return intervals.unite(lengths, SLACK_MM.nothing);
 };
 
 /** The middle of a strut's foot, where it stands lowest. */
@@ -88,7 +86,7 @@ export const checkStruts = (site: FrameOnSite, touching: Touching): FitProblem[]
     const side = site.roof.blocks.find(({ id }) => id === wanted.block)?.sides[wanted.side];
     if (wanted.struts === undefined || side === undefined) return [];
     const { spacing } = wanted.struts;
-    const even = stretchesOf(site, wanted, side).map(({ low, high }) => {
+    const even = stretchesOf(site, wanted, side).map(([low, high]) => {
       const bays = Math.ceil((high - low) / spacing - NEAR_MM / spacing);
       return Array.from({ length: Math.max(0, bays - 1) }, (_, k) => {
         return low + ((high - low) * (k + 1)) / bays;

@@ -35,7 +35,7 @@ const sleeperOn = (
   { block, whole, deck, wall }: LaidOn,
   chalk: ChalkLine,
   ridge: Member | undefined,
-  inMm: number,
+  reach: Reach,
 ): Member | null => {
   const stock = job.timber.sleeper;
   const upper = whole.slopes.find(({ sides }) => sides.some(({ side }) => side === chalk.side));
@@ -58,7 +58,7 @@ const sleeperOn = (
     {
       at: 'bottom',
       name: 'foot cut',
-      keep: plumbKeep(startOf(chalk, wall, inMm), v2.scale(wall.inward, -1)),
+      keep: plumbKeep(startOf(chalk, wall, reach), v2.scale(wall.inward, -1)),
       meets: null,
     },
   ];
@@ -84,12 +84,22 @@ const sleeperOn = (
   });
 };
 
-/** Where a sleeper starts: at its chalk line's low end; past where the upper roof's plates end, where that line starts out beside them. */
-const startOf = ({ from, to }: ChalkLine, wall: SideLine, inMm: number): Vec2 => {
-  const [a, b] = [from, to].map((p) => runFrom(wall, v3.inPlan(p)) - inMm);
-  if (a === undefined || b === undefined || a >= 0) return v3.inPlan(from);
-  return v3.inPlan(v3.lerp(from, to, a / (a - b)));
+/**
+ * Where a sleeper starts: at its chalk line's low end; past where the upper roof's plates end, where that line starts out
+ * beside them; but no further up than the first rafter that stands on it.
+ */
+const startOf = ({ from, to }: ChalkLine, wall: SideLine, { plates, rafters }: Reach): Vec2 => {
+  const [a, b] = [from, to].map((p) => runFrom(wall, v3.inPlan(p)));
+  if (a === undefined || b === undefined) return v3.inPlan(from);
+  const start = Math.min(rafters, Math.max(a, Math.min(plates, rafters)));
+  return v3.inPlan(v3.lerp(from, to, (start - a) / (b - a)));
 };
+
+/** How far in from the wall below the upper roof's plates end, and the first of its rafters that stands on none starts. mm */
+interface Reach {
+  readonly plates: number;
+  readonly rafters: number;
+}
 
 /** At its upper end plumb against the ridge's side, or on the middle between two sleepers where there is none. */
 const topCut = (chalk: ChalkLine, ridge: Member | undefined, upper: Plane): EndCut => {
@@ -116,9 +126,9 @@ export const sleepers = (job: Job, laid: LaidOn, members: readonly Member[]): re
       const foot = v3.add(origin, v3.scale(a, through(member, laid.deck) ?? 0));
       return runFrom(laid.wall, v3.inPlan(foot)) - member.stock.thickness / 2;
     });
-  const inMm = Math.min(laid.platesMm, ...jacks);
+  const reach = { plates: laid.platesMm, rafters: Math.min(Infinity, ...jacks) };
   return laid.chalk.filter(climbs).flatMap((chalk): Member[] => {
-    const sleeper = sleeperOn(job, laid, chalk, ridge, inMm);
+    const sleeper = sleeperOn(job, laid, chalk, ridge, reach);
     return sleeper === null || sleeper.axis.runMm < SAME_POINT_MM ? [] : [sleeper];
   });
 };

@@ -143,7 +143,7 @@ it('rows on a roof whose pitch breaks lie on the slope that each is on, above th
   const slopes = solution.members
     .filter(({ kind }) => kind === 'roof-purlin')
     .map(({ frame }) => Math.round(Math.acos(frame.e[2]) * DEG));
-  expect([...new Set(slopes)].sort()).toEqual([25, 60]);
+  expect(new Set(slopes)).toEqual(new Set([25, 60]));
 });
 
 describe('purlins over rafters that cannot be', () => {

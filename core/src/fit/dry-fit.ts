@@ -14,7 +14,7 @@ import { checkShortJoists } from './ties/short-joists';
 import { checkSpacers } from './ties/spacers';
 import { floating } from './contact/carried';
 import { contactsOf, touchingBy, type Touching } from './contact/contacts';
-import { bareEaves, leaningEnds, openMitres } from './eaves/eaves';
+import { bareEaves, leaningEnds, openMitres, skewMitres } from './eaves/eaves';
 import { frameOnSite, middleOf, type FrameOnSite, type Laid } from './frame-on-site';
 import { outOfPlane } from './roof/in-place';
 import { checkGableEnds } from './gables/gable-ends';
@@ -127,6 +127,7 @@ const CHECKS = overAllKinds([
     check: check(bareEaves),
   },
   { kinds: [], check: openMitres },
+  { kinds: [], check: skewMitres },
   { kinds: [], check: leaningEnds },
   {
     kinds: ['common', 'king-common', 'hip-jack', 'valley-jack', 'cripple-jack'],

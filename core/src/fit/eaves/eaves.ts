@@ -20,7 +20,8 @@ import { inMm, say } from '../../sentence';
 import type { Roof, RoofBorder, SideLine } from '../../roof';
 import type { Touching } from '../contact/contacts';
 import { liesIn, middleOfPoints, type FrameOnSite } from '../frame-on-site';
-import type { Placed, PlacedFace } from '../contact/placed';
+import { isMember, type Placed, type PlacedFace } from '../contact/placed';
+import { findingOn } from '../finding';
 import type { FitProblem } from '../report';
 
 /** Bare lengths of eave shorter than this are whole. mm */
@@ -127,6 +128,37 @@ export const openMitres = ({ members }: FrameOnSite, touching: Touching): FitPro
     });
   });
 };
+
+/** A mitre off the middle between its two fascias by more than this, as a sine, opens: a millimetre over its depth. */
+const OFF_MIDDLE = SLACK_SINE.side / 5;
+
+/** Mitres sawn off the middle between the two boards: their backs meet and their fronts do not, or one oversails the other. */
+export const skewMitres = ({ members }: FrameOnSite, touching: Touching): FitProblem[] =>
+  members
+    .filter(({ member }) => member.kind === 'fascia')
+    .flatMap((fascia) =>
+      touching(fascia).flatMap((contact): FitProblem[] => {
+        const { other, face } = contact;
+        if (contact.one !== fascia || !isMember(other) || other.member.kind !== 'fascia') return [];
+        if (other.member.block !== fascia.member.block) return [];
+        const [a, b] = [fascia.member.frame, other.member.frame];
+        const isEnd = [a, b].every((frame) => Math.abs(v3.dot(face.plane.normal, frame.a)) > END);
+        const middle = v3.sub(a.s, b.s);
+        if (!isEnd || v3.length(middle) < END) return [];
+        const off = v3.length(v3.cross(face.plane.normal, v3.unit(middle)));
+        const corner = Math.abs(v3.dot(a.a, b.a)) < 1 - END;
+        return off <= OFF_MIDDLE || !corner
+          ? []
+          : [
+              findingOn(
+                fascia,
+                'gap',
+                off * fascia.member.stock.depth,
+                say`the mitre of ${fascia.mark} and ${other.mark} is not sawn midway between them`,
+              ),
+            ];
+      }),
+    );
 
 /** A face that leans out of plumb by more than this, as a sine, and out of square by as much as a cosine. */
 const LEANS = SLACK_SINE.along;

@@ -1,10 +1,20 @@
-import { flip, lineCrossing, v2, v3, type Vec2, type Vec3 } from '../../geom';
+import {
+  flip,
+  halfSpace,
+  lineCrossing,
+  v2,
+  v3,
+  type HalfSpace,
+  type Vec2,
+  type Vec3,
+} from '../../geom';
 import type { Slope } from '../../roof';
-import { plumbKeep } from '../member/board';
+import { plumbFrame, plumbKeep } from '../member/board';
 import { FASCIA_CORNER_MM } from './fascia-places';
 import type { EndCut } from '../member/member';
 import type { PlanCut } from '../joint/strip';
-import { slopeAt, type FasciaPlace, type Site } from '../site';
+import { blockAt, slopeAt, type FasciaPlace, type Site } from '../site';
+import { isSquareTail } from './tails';
 
 /** Ends of fascias this near the crossing of their lines make a corner. mm */
 export const CORNER_REACH_MM = 400;
@@ -72,7 +82,37 @@ const onSlopeEnd = (
   return { point, outward, cut };
 };
 
-/** Mitred where two fascias meet, in the middle between their two directions; square where one ends alone. */
+/** The plane that a fascia's back lies in, looking out of the roof: plumb, or square to the slope with its tails. */
+const backOf = (site: Site, place: FasciaPlace): HalfSpace => {
+  const { slope, from } = place;
+  const out: Vec3 = isSquareFascia(site, place)
+    ? v3.scale(plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).a, -1)
+    : [-slope.uphill[0], -slope.uphill[1], 0];
+  return halfSpace(from, out);
+};
+
+export const isSquareFascia = (site: Site, { block, side }: FasciaPlace): boolean => {
+  const plane = blockAt(site, block).planes[side.index];
+  return plane != null && isSquareTail(site, plane);
+};
+
+/**
+ * The plane that a mitre is sawn on: midway between the two fascias' backs, so that backs meet backs and fronts fronts
+ * however each leans. Between plumb ones that is plumb, midway between their directions in plan.
+ *
+ *        back a ╲   ╱ back b        n = a − b, through the line in which the backs cross, and so through
+ *                ╲│╱                that in which the fronts do
+ *                 │ mitre
+ */
+const mitrePlane = (site: Site, place: FasciaPlace, next: FasciaPlace, away: Vec2): HalfSpace => {
+  const [own, other] = [backOf(site, place), backOf(site, next)];
+  const normal = v3.sub(own.normal, other.normal);
+  const offset = own.offset - other.offset;
+  const size = v3.length(normal) * (v2.dot(v3.inPlan(normal), away) < 0 ? -1 : 1);
+  return { normal: v3.scale(normal, 1 / size), offset: offset / size };
+};
+
+/** Mitred where two fascias meet, midway between the two; square where one ends alone. */
 export const endAt = (
   site: Site,
   place: FasciaPlace,
@@ -87,7 +127,8 @@ export const endAt = (
     if (corner === null) continue;
     const turn = v2.unit(v2.add(place.slope.along, next.slope.along));
     const outward = which === 'start' ? v2.scale(turn, -1) : turn;
-    const cut: EndCut = { at, name: 'mitre', keep: plumbKeep(corner, outward), meets: next.id };
+    const keep = mitrePlane(site, place, next, away);
+    const cut: EndCut = { at, name: 'mitre', keep, meets: next.id };
     return { point: corner, outward, cut };
   }
   const under = slopeUnder(site, place, which);

@@ -1,7 +1,7 @@
 import { SLACK_MM, v2, v3, type BoardFrame, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import { plumbFrame } from '../member/board';
-import { CORNER_REACH_MM, endAt, slopeUnder } from './fascia-ends';
+import { CORNER_REACH_MM, endAt, isSquareFascia, slopeUnder } from './fascia-ends';
 import { makeMember, axisOf, type EndCut, type Member } from '../member/member';
 import { clearInSpace } from '../joint/in-space';
 import { solidOf } from '../member/solid-of';
@@ -15,17 +15,11 @@ import {
   type Strip,
 } from '../joint/strip';
 import type { StripGrid } from '../joint/strip-grid';
-import { isSquareTail } from './tails';
 import { planedToRoof } from '../to-member';
-import { blockAt, heightOn, type FasciaPlace, type Site } from '../site';
+import { heightOn, type FasciaPlace, type Site } from '../site';
 
 /** A timber this little above a slope's plane lies under it. mm */
 const UNDER_MM = SLACK_MM.beside;
-
-const isSquare = (site: Site, { block, side }: FasciaPlace): boolean => {
-  const plane = blockAt(site, block).planes[side.index];
-  return plane != null && isSquareTail(site, plane);
-};
 
 /**
  * The board's frame, its origin on the centre of its thickness at the first corner. Its back lies on the tails.
@@ -36,7 +30,7 @@ const isSquare = (site: Site, { block, side }: FasciaPlace): boolean => {
 const fasciaFrame = (site: Site, place: FasciaPlace, thickness: number): BoardFrame => {
   const { slope } = place;
   const a: Vec3 = [slope.along[0], slope.along[1], 0];
-  const e: Vec3 = isSquare(site, place)
+  const e: Vec3 = isSquareFascia(site, place)
     ? plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).e
     : [0, 0, 1];
   const s = v3.cross(e, a);
@@ -114,14 +108,14 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
         polygon.points.every((p) => topAt(p) < heightOn(slope, p) + UNDER_MM),
       );
     // A plumb fascia's outer top arris lies in the roof plane, so that nothing stands proud.
-    const topMm = isSquare(site, place) ? 0 : -place.slope.rise * stock.thickness;
+    const topMm = isSquareFascia(site, place) ? 0 : -place.slope.rise * stock.thickness;
     const thin = outlineOf(place, ends, [0, stock.thickness], stock.depth, topMm);
     const around =
       thin === null ? [] : standing.flatMap((grid) => grid.near(thin)).filter(inTheWay);
     const clear = thin === null ? null : clearOfAll(thin, around);
     if (clear === null) continue;
     // Set square with the tails, it leans in below them.
-    const lean = isSquare(site, place) ? stock.depth * Math.sin(place.slope.slopeRad) : 0;
+    const lean = isSquareFascia(site, place) ? stock.depth * Math.sin(place.slope.slopeRad) : 0;
     const whole = outlineOf(
       place,
       planCutsOf(clear, ends),

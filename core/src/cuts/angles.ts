@@ -4,6 +4,7 @@ import { isPost } from '../kinds';
 import { degrees, radians } from '../units';
 import type { LocalCut } from './local-cut';
 import type { CutEntry } from './model';
+import { lipSetBack } from './set-back';
 import { work, type Worked } from './working';
 
 /** A direction this near level or plumb is level or plumb, as a sine: the same length unit cancels. */
@@ -82,6 +83,7 @@ export const readCut = (member: Member, cut: LocalCut): ReadCut => {
   // A lip's line is told from the board's length, along which it runs.
   const lip = cut.end.at === 'seat' && member.notches.some(isLip(cut));
   const faceAngle = lip ? 90 - value : value;
+  const setBack = lipSetBack(member, cut.end);
   return {
     worked: lip ? { ...worked, faceAngle: fromLength(worked.faceAngle) } : worked,
     entry: {
@@ -92,6 +94,7 @@ export const readCut = (member: Member, cut: LocalCut): ReadCut => {
       edgeAngle: worked.edgeAngle.value,
       edgeTilt: worked.edgeTilt.value,
       square: squarePair(member, cut, value),
+      ...(setBack === null ? {} : { setBack }),
     },
   };
 };

@@ -14,6 +14,8 @@ const cut = z.object({
   edgeAngle: z.number(),
   edgeTilt: z.number(),
   square: z.object({ rise: z.number(), run: z.number() }).nullable(),
+  /** Of a lip's line on a hip's side: along the purlin from there to the mitre on the hip's middle. mm */
+  setBack: z.number().optional(),
 });
 
 const hands = z.object({

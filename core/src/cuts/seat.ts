@@ -1,4 +1,5 @@
 import type { Member } from '../frame';
+import { SLACK_MM } from '../geom';
 import { degrees, radians } from '../units';
 import { cutOffSeat, heightOverSeat, notchPlumbDepth } from './local-cut';
 import { work, type Worked } from './working';
@@ -10,7 +11,13 @@ export interface Seat {
   readonly depthFraction: Worked;
 }
 
-/** The birdsmouth's sizes; null where there is none (a lip is none), or the underside clears the plate. */
+/** A seat this narrow is none: what is sawn there keeps the wood clear of the plate's corner, and bears nothing. mm */
+const NO_SEAT_MM = SLACK_MM.nothing;
+
+/**
+ * The birdsmouth's sizes; null where there is none (a lip is none), where the underside clears the plate, or where a cheek
+ * takes the seat away on the centre line, beside a valley that carries the piece.
+ */
 export const seatOf = (member: Member): Seat | null => {
   const notch = member.notches.find(
     (one) => one.for === 'plate' && notchPlumbDepth(member, one) > 0,
@@ -43,20 +50,22 @@ export const seatOf = (member: Member): Seat | null => {
     ],
     (d, deg, h) => d / Math.cos(radians(deg)) - h,
   );
+  const width = work(
+    'seat width',
+    'notch, plumb ÷ tan slope − what the lower end cuts off it',
+    'mm',
+    [
+      ['notch, plumb', plumbDepth, 'mm'],
+      ['slope', slope, '°'],
+      ['cut off by the lower end', cutOffSeat(member, notch), 'mm'],
+    ],
+    (depthMm, deg, off) => Math.max(0, depthMm / Math.tan(radians(deg)) - off),
+  );
+  if (width.value < NO_SEAT_MM) return null;
   return {
     hap,
     plumbDepth,
-    width: work(
-      'seat width',
-      'notch, plumb ÷ tan slope − what the lower end cuts off it',
-      'mm',
-      [
-        ['notch, plumb', plumbDepth, 'mm'],
-        ['slope', slope, '°'],
-        ['cut off by the lower end', cutOffSeat(member, notch), 'mm'],
-      ],
-      (depthMm, deg, off) => Math.max(0, depthMm / Math.tan(radians(deg)) - off),
-    ),
+    width,
     depthFraction: work(
       'notch as a share of the depth',
       'notch, plumb × cos slope ÷ depth',

@@ -61,8 +61,20 @@ export const planedToRoof = (site: Site, member: Member): Member => {
     if (planed.bevels.some((bevel) => bevel.keep === keep && bevel.beyond === null)) break;
     planed = { ...planed, bevels: [...planed.bevels, { keep, beyond: null }] };
   }
-  return planed;
+  return withoutIdleBevels(site, member, planed);
 };
+
+/**
+ * Without flats that the others made needless: where a corner lies under the line between two slopes, rounding says which
+ * of them it is planed to first.
+ */
+const withoutIdleBevels = (site: Site, before: Member, planed: Member): Member =>
+  planed.bevels.length < before.bevels.length + 2
+    ? planed
+    : planed.bevels.slice(before.bevels.length).reduce<Member>((left, bevel) => {
+        const next = { ...left, bevels: left.bevels.filter((one) => one !== bevel) };
+        return mostProud(site, cornersOf(next), next) === null ? next : left;
+      }, planed);
 
 /**
  * The board with what its plan cannot show: cuts that lean, where they cut anything, and corners planed off to the

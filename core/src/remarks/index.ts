@@ -5,7 +5,7 @@ import { aboutDormers } from './dormers';
 import { aboutEaves, aboutOpenEnds } from './eaves';
 import { aboutHangers } from './hangers';
 import { aboutGablesOffSquare, aboutGableStuds } from './gable-studs';
-import { aboutJoists } from './joists';
+import { aboutBacking, aboutJoists } from './joists';
 import { aboutKinds } from './kinds';
 import { aboutLaidOn } from './laid-on';
 import { aboutLeftOut } from './left-out';
@@ -34,6 +34,7 @@ export const remarksOn = (subject: Subject, lines: readonly CutListEntry[]): Rem
   ...aboutLoads(subject),
   ...aboutTies(subject),
   ...aboutJoists(subject),
+  ...aboutBacking(subject),
   ...aboutParted(subject),
   ...aboutPurlins(subject),
   ...aboutNotchedOver(subject),

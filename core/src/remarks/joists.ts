@@ -1,7 +1,7 @@
 import { SLACK_MM, v2, v3 } from '../geom';
 import { MOST_SPACER_MM, type Member } from '../frame';
 import { inMm, say } from '../sentence';
-import { caution, type Remark, type Subject } from './remark';
+import { caution, note, type Remark, type Subject } from './remark';
 
 /** Two that stand squarer to each other than this, as a cosine, are square. */
 const SQUARE = 0.99;
@@ -60,4 +60,22 @@ export const aboutJoists = ({ job: { rafterTies }, framing: { members } }: Subje
     );
   }
   return remarks;
+};
+
+/** Why no ceiling backing is in the list although its size is given. */
+export const aboutBacking = ({
+  job: { timber },
+  framing: { members, withheld },
+}: Subject): Remark[] => {
+  const told = withheld.some(({ problem: { path } }) => path[1] === 'backing');
+  if (timber.backing === undefined || told || members.some(({ kind }) => kind === 'backing'))
+    return [];
+  return [
+    note(
+      'backing-none',
+      members.some(({ kind }) => kind === 'rafter-tie')
+        ? say`no ceiling backing is in the list: along every wall that the ‹rafter ties› run beside, the nearest of them lies so near that it carries the ceiling’s edge itself`
+        : say`no ceiling backing is in the list: it carries a ceiling’s edge beside ‹rafter ties›, and none are framed`,
+    ),
+  ];
 };

@@ -147,7 +147,12 @@ export const skewMitres = ({ members }: FrameOnSite, touching: Touching): FitPro
         if (!isEnd || v3.length(middle) < END) return [];
         const off = v3.length(v3.cross(face.plane.normal, v3.unit(middle)));
         const corner = Math.abs(v3.dot(a.a, b.a)) < 1 - END;
-        return off <= OFF_MIDDLE || !corner
+        // Eaves that fall unlike pass each other at the corner.
+        const [top, next] = [fascia, other].map(({ corners }) =>
+          Math.max(...corners.map(([, , z]) => z)),
+        );
+        const level = Math.abs((top ?? 0) - (next ?? 0)) < NEAR_MM;
+        return off <= OFF_MIDDLE || !corner || !level
           ? []
           : [
               findingOn(

@@ -127,7 +127,10 @@ export const endAt = (
     if (corner === null) continue;
     const turn = v2.unit(v2.add(place.slope.along, next.slope.along));
     const outward = which === 'start' ? v2.scale(turn, -1) : turn;
-    const keep = mitrePlane(site, place, next, away);
+    // Whose tops pass at unlike heights share no line to be mitred on: each is sawn plumb where the eaves cross.
+    const q = which === 'start' ? next.to : next.from;
+    const level = Math.abs(p[2] - q[2]) < FASCIA_CORNER_MM;
+    const keep = level ? mitrePlane(site, place, next, away) : plumbKeep(corner, outward);
     const cut: EndCut = { at, name: 'mitre', keep, meets: next.id };
     return { point: corner, outward, cut };
   }

@@ -1,13 +1,15 @@
 import {
   chordWithin,
   halfSpace,
+  planeAt,
   SAME_WAY_SINE,
   v3,
   type BoardFrame,
   type Interval,
   type Vec3,
 } from '../../geom';
-import type { EndCut, Member } from '../member/member';
+import { KINDS } from '../../kinds';
+import { axisOf, type EndCut, type Member } from '../member/member';
 import { clashing, clearInSpace, facesOf, nearLines } from './in-space';
 
 /** A gap narrower than this takes no board. mm */
@@ -92,5 +94,28 @@ export const cutBetween = (
   const clear = slanted.length === 0 ? board : clearInSpace(board, slanted, inside);
   // Near a valley's foot more than the two neighbours can reach into the gap.
   const more = clear === null ? [] : clashing(clear, timbers);
-  return clear === null || more.length === 0 ? clear : clearInSpace(clear, more, inside);
+  const cut = clear === null || more.length === 0 ? clear : clearInSpace(clear, more, inside);
+  return cut === null ? null : onOwnLine(cut);
+};
+
+/**
+ * A board with its theory line from cut to cut, along the middle of the edge that it is measured on. The gap is read off
+ * where it is narrowest; beside a hip the board's own line is longer.
+ */
+const onOwnLine = (board: Member): Member => {
+  const { frame, topMm, stock, ends } = board;
+  const edge = { top: topMm, bottom: topMm - stock.depth, middle: 0 }[KINDS[board.kind].measured];
+  const from = v3.add(frame.origin, v3.scale(frame.e, edge));
+  const where = (which: 'top' | 'bottom'): number[] =>
+    ends.flatMap(({ at, keep }) => {
+      const rate = v3.dot(keep.normal, frame.a);
+      return at === which && Math.abs(rate) > SAME_WAY_SINE ? [-planeAt(keep, from) / rate] : [];
+    });
+  const [low, high] = [Math.max(...where('bottom')), Math.min(...where('top'))];
+  if (!Number.isFinite(high - low) || high <= low) return board;
+  return {
+    ...board,
+    frame: { ...frame, origin: v3.add(frame.origin, v3.scale(frame.a, low)) },
+    axis: axisOf(high - low, 0),
+  };
 };

@@ -5,6 +5,8 @@ const CELLS_ACROSS = 65536;
 
 interface Entry {
   readonly strip: Strip;
+  /** Which it was of those that were added. */
+  readonly number: number;
   /** Number of the last search that found it. */
   found: number;
 }
@@ -19,13 +21,15 @@ interface Cell {
 export class StripGrid {
   private readonly cells = new Map<number, Cell>();
   private search = 0;
+  private count = 0;
 
   constructor(strips: Iterable<Strip> = []) {
     for (const strip of strips) this.add(strip);
   }
 
   add(strip: Strip): void {
-    const entry: Entry = { strip, found: 0 };
+    const entry: Entry = { strip, number: this.count, found: 0 };
+    this.count += 1;
     for (const key of cellsOf(strip)) {
       const cell = this.cells.get(key);
       if (cell === undefined) this.cells.set(key, { entries: [entry], looked: 0 });
@@ -33,10 +37,13 @@ export class StripGrid {
     }
   }
 
-  /** Strips that lie along the same cells or the next, so that none which meets this one is missed. */
+  /**
+   * Strips that lie along the same cells or the next, so that none which meets this one is missed; in the order in which
+   * they were added, wherever the house stands.
+   */
   near(strip: Strip): Strip[] {
     this.search += 1;
-    const found: Strip[] = [];
+    const found: Entry[] = [];
     for (const key of cellsOf(strip)) {
       for (let dx = -CELLS_ACROSS; dx <= CELLS_ACROSS; dx += CELLS_ACROSS) {
         for (let dy = -1; dy <= 1; dy += 1) {
@@ -46,12 +53,12 @@ export class StripGrid {
           for (const entry of cell.entries) {
             if (entry.found === this.search) continue;
             entry.found = this.search;
-            found.push(entry.strip);
+            found.push(entry);
           }
         }
       }
     }
-    return found;
+    return found.sort((p, q) => p.number - q.number).map(({ strip: own }) => own);
   }
 }
 

@@ -136,6 +136,7 @@ const lineOf = (site: Site, slope: Slope, tag: Carrier): SpanEnd['line'] => {
  */
 const stopAtPoint = (site: Site, index: number, p: Vec2, onNode: boolean): Stop | null => {
   if (endsAtRidge(site, index, p)) return 'ridge';
+  if (endsAtGablet(site, p)) return 'edge';
   if (!onNode) return null;
   const { uphill, sides } = slopeAt(site, index);
   const across = sides.some(({ block }) =>
@@ -148,6 +149,17 @@ const stopAtPoint = (site: Site, index: number, p: Vec2, onNode: boolean): Stop 
   );
   return across ? 'wall' : 'hip';
 };
+
+/** Whether a hip's upper end at a gablet's face is where a centre line ends: the face, and not rounding, says what ends it. */
+const endsAtGablet = ({ roof }: Site, [x, y]: Vec2): boolean =>
+  roof.blocks.some(({ sides }) =>
+    sides.some(({ roof: what, start, along, inward, lengthMm }) => {
+      if (what !== 'gablet') return false;
+      const from = v2.sub([x, y], start);
+      const t = v2.dot(from, along);
+      return Math.abs(v2.dot(from, inward)) < POINT_MM && t > -POINT_MM && t < lengthMm + POINT_MM;
+    }),
+  );
 
 const endsAtRidge = ({ roof }: Site, slope: number, [x, y]: Vec2): boolean =>
   roof.lines.some(

@@ -1,4 +1,4 @@
-import { SLACK_MM, v2, type Vec2 } from '../../geom';
+import { SAME_WAY_SINE, SLACK_MM, v2, type Vec2 } from '../../geom';
 import { facesRidge, meetsRafters, kingStandsFirst, type SetLine } from '../lines/set-lines';
 import { topPoint, type RafterPlace } from './set-rafters';
 import type { LinePlace } from '../site/line-places';
@@ -29,7 +29,14 @@ const fannedOut = (rafters: readonly RafterPlace[]): RafterPlace[] => {
       const cosines = fan.map(({ span }) =>
         Math.max(...set.map((one) => v2.dot(one.span.slope.uphill, span.slope.uphill))),
       );
-      set.push(...fan.splice(cosines.indexOf(Math.min(...cosines)), 1));
+      // Of those as far round the first: the order of the slopes, and not rounding, says which.
+      const least = Math.min(...cosines) + SAME_WAY_SINE;
+      set.push(
+        ...fan.splice(
+          cosines.findIndex((one) => one <= least),
+          1,
+        ),
+      );
     }
     done.push(...set);
   }

@@ -84,6 +84,48 @@ describe('a purlin under a hip', () => {
   });
 });
 
+describe('a purlin between a hip and a valley', () => {
+  it('tells the set-back of the lip at each: half that timber’s thickness, along the purlin', () => {
+    const eave = { roof: 'eave', pitch: PITCH, overhang: 400 } as const;
+    const own = buildingInput({
+      ...HOUSE,
+      timber: {
+        purlin: { thickness: 75, depth: 150 },
+        hip: { thickness: 45, depth: 235 },
+        valley: { thickness: 63, depth: 235 },
+      },
+    });
+    const solution = solvedInput({
+      ...own,
+      blocks: [
+        ...own.blocks,
+        {
+          id: 'wing',
+          outline: [
+            [6000, -2500],
+            [9000, -2500],
+            [9000, 3000],
+            [6000, 3000],
+          ],
+          sides: [eave, eave, { roof: 'open' }, eave],
+        },
+      ],
+      purlins: [{ block: 'main', side: 0, at: { distance: 900 } }],
+    });
+    const [entry] = solution.cuts.members.filter(({ kind }) => kind === 'purlin');
+    const told = entry!.cuts.flatMap(({ setBack }) => setBack ?? []);
+    const [hip, valley] = [45, 63].map((thickness) => (thickness / 2) * Math.SQRT2);
+    for (const mm of told)
+      expect(Math.min(Math.abs(mm - hip!), Math.abs(mm - valley!))).toBeLessThan(1e-6);
+    expect(told.some((mm) => Math.abs(mm - hip!) < 1e-6)).toBe(true);
+    expect(told.some((mm) => Math.abs(mm - valley!) < 1e-6)).toBe(true);
+    // Canted, its highest edge is the uphill one.
+    const { frame, stock } = purlinsOf(solution)[0]!;
+    const sine = Math.sin(Math.atan(0.75));
+    expect(entry!.heights![0]!.top).toBeCloseTo(frame.origin[2] + (stock.thickness / 2) * sine, 6);
+  });
+});
+
 describe('a purlin at the height where a wing’s valleys meet', () => {
   it('stops at the valleys, which carry it, and goes on behind them', () => {
     const eave = { roof: 'eave', pitch: PITCH, overhang: 400 } as const;

@@ -146,6 +146,13 @@ it('rows on a roof whose pitch breaks lie on the slope that each is on, above th
   expect(new Set(slopes)).toEqual(new Set([25, 60]));
 });
 
+it('between rafters and hips, none is told shorter than it is', () => {
+  const solution = solvedInput(inputOf('35°', { set: 'between' }));
+  const atHips = purlins(solution).filter(({ cuts }) => cuts.some(({ faceTilt }) => faceTilt > 1));
+  expect(atHips.length).toBeGreaterThan(0);
+  for (const { length } of purlins(solution)) expect(length.theory).toBeCloseTo(length.body, 6);
+});
+
 describe('purlins over rafters that cannot be', () => {
   it.each<readonly [string, Way, string]>([
     [

@@ -19,6 +19,8 @@ import { coveredWalls, standingWalls, type Site } from './site';
 export interface Framing {
   readonly members: readonly Member[];
   readonly leftOut: LeftOut & { readonly alone: number };
+  /** Joists at a spacing of their own that lie beside other timber in their place. */
+  readonly slid: number;
   readonly withheld: readonly Withheld[];
   /** Ties of pairs of rafters that have no room for them, where they would lie. */
   readonly noRoom: readonly Member[];
@@ -85,6 +87,7 @@ const frameOnce = (job: Job, roof: Roof, without: Without): Result<Run> => {
   const giveWay: Member[] = [];
   const noRoom: Member[] = [];
   let alone = 0;
+  let slid = 0;
   for (const pass of PASSES) {
     const added = pass(site, primary.value, members);
     const resawn = new Map((added.resawn ?? []).map((member) => [member.id, member]));
@@ -97,12 +100,14 @@ const frameOnce = (job: Job, roof: Roof, without: Without): Result<Run> => {
     giveWay.push(...(added.giveWay ?? []));
     noRoom.push(...(added.noRoom ?? []));
     alone = Math.max(alone, added.alone ?? 0);
+    slid += added.slid ?? 0;
   }
   if (problems.length > 0) return refused(oneAPlace(problems));
   const whole = scarfed(job, members);
   return ok({
     members: inOrder(whole.members),
     leftOut: { ...primary.value.leftOut, alone },
+    slid,
     withheld: [...withheld, ...whole.withheld],
     noRoom,
     giveWay,
@@ -136,7 +141,7 @@ const restoredOf = (withheld: readonly Withheld[], part: PartOfJob): Withheld[] 
 const frameLaid = (laid: LaidOn, without: Without): Result<Framing> => {
   const alone = frameWhole(laid.part.job, laid.whole, without);
   if (!alone.ok) return refused(laid.part.restored(alone.problems));
-  const { members, leftOut, withheld, noRoom } = alone.value;
+  const { members, leftOut, withheld, noRoom, slid } = alone.value;
   const own = laid.part.job;
   const under = sleepers(own, laid, members);
   const set = onDeck(own, laid, members, (side) => under.find((one) => one.side === side));
@@ -150,6 +155,7 @@ const frameLaid = (laid: LaidOn, without: Without): Result<Framing> => {
     leftOut: { ...leftOut, short: leftOut.short + set.short },
     withheld: restoredOf(withheld, laid.part),
     noRoom,
+    slid,
   });
 };
 
@@ -160,6 +166,7 @@ const NOTHING: Framing = {
   members: [],
   withheld: [],
   noRoom: [],
+  slid: 0,
   leftOut: { stations: 0, short: 0, headers: 0, alone: 0 },
 };
 
@@ -191,6 +198,7 @@ export const frameRoof = (job: Job, roof: Roof, without: Without = new Set()): R
   return ok({
     withheld: [...lower, ...framed.slice(1).flatMap(({ withheld }) => withheld)],
     noRoom: framed.flatMap(({ noRoom }) => noRoom),
+    slid: framed.reduce((total, { slid }) => total + slid, 0),
     members: inOrder(framed.flatMap(({ members }) => members)),
     leftOut: {
       stations: sum('stations'),

@@ -49,6 +49,8 @@ export interface Added {
   readonly resawn?: readonly Member[];
   /** Rafters at a ridge that no other stands opposite, where ties are wanted. */
   readonly alone?: number;
+  /** Joists that lie beside other timber in their place. */
+  readonly slid?: number;
   /** Ties of pairs of rafters that have no room for them, where they would lie. */
   readonly noRoom?: readonly Member[];
 }

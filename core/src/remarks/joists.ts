@@ -26,12 +26,22 @@ const gapTo = (rafter: Member, joists: readonly Member[]): number => {
 };
 
 /** Joists at a spacing of their own, or lapped: which rafters meet one, where a spacer goes, what carries the lap. */
-export const aboutJoists = ({ job: { rafterTies }, framing: { members } }: Subject): Remark[] => {
+export const aboutJoists = ({
+  job: { rafterTies },
+  framing: { members, slid },
+}: Subject): Remark[] => {
   const joists = members.filter(({ kind }) => kind === 'rafter-tie');
   const [first] = joists;
   if (first === undefined || rafterTies === undefined) return [];
   const remarks: Remark[] = [];
   const { lap, spacing } = rafterTies;
+  if (slid > 0)
+    remarks.push(
+      note(
+        'joists-slid',
+        say`${slid} of the ‹rafter ties› would stand in other timber ‹on centre›, and lie flat beside it: the ceiling’s boards break on the others`,
+      ),
+    );
   if (lap !== undefined)
     remarks.push(
       caution(

@@ -11,6 +11,7 @@ export type RemarkCode =
   | 'no-partner'
   | 'joists-lapped'
   | 'joists-meet'
+  | 'joists-slid'
   | 'backing-none'
   | 'ridge-shallow'
   | 'purlin-shallow'

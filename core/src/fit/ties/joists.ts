@@ -85,15 +85,29 @@ export const joistsApart = (
     const starts = opposite.flatMap((pair) => pair.rafters.map(along));
     const thickness = rafterTie?.thickness ?? 0;
     // On its centres from a pair of rafters, beside it; the second of two lapped beside that.
-    const onCentre = (at: number): boolean =>
-      starts.some((start) =>
-        [beside, -beside].some((first) =>
-          [0, thickness, -thickness].some((second) => {
-            const spaces = (at - start - first - second) / spacing;
-            return Math.abs(spaces - Math.round(spaces)) * spacing <= FIT_GAP_MM;
-          }),
-        ),
-      );
+    const offCentre = (at: number): number =>
+      starts
+        .flatMap((start) =>
+          [beside, -beside].flatMap((first) =>
+            [0, thickness, -thickness].map((second) => {
+              const away = at - start - first - second;
+              return away - Math.round(away / spacing) * spacing;
+            }),
+          ),
+        )
+        .reduce((p, q) => (Math.abs(q) < Math.abs(p) ? q : p), Infinity);
+    const onCentre = (at: number): boolean => Math.abs(offCentre(at)) <= FIT_GAP_MM;
+    // How far one that lies flat on a rafter has slid off its centre, where a rafter stands in that.
+    const slid = (at: number): number => {
+      const off = offCentre(at);
+      const [low, high] = [at - off - thickness / 2, at - off + thickness / 2];
+      const taken = site.members.some((other) => {
+        if (!isRafter(other.member) || other.member.block !== plate.plate.block) return false;
+        const ts = other.corners.map((p) => v2.dot(v3.inPlan(p), across));
+        return Math.min(...ts) < high - FIT_GAP_MM && Math.max(...ts) > low + FIT_GAP_MM;
+      });
+      return taken && Math.abs(off) <= spacing / 2 ? Math.abs(off) : 0;
+    };
     const off = joists.flatMap((joist): FitProblem[] =>
       on.get(joist)?.has(plate) !== true ||
       flatOnRafter(joist, touching) ||
@@ -121,8 +135,10 @@ export const joistsApart = (
       const widest = Math.max(
         ...stops.slice(1).map((at, i) => {
           const atEnd = i === 0 || i === stops.length - 2;
+          const before = stops[i] ?? at;
           const free = noRoom && atEnd ? spacing : 0;
-          return at - (stops[i] ?? at) - free - (lapped ? 6 : atEnd ? 4 : 2) * beside;
+          const wide = at - before - free - (lapped ? 6 : atEnd ? 4 : 2) * beside;
+          return wide <= spacing ? wide : wide - slid(before) - slid(at);
         }),
       );
       if (widest <= spacing + SPARE_MM) return [];

@@ -1,4 +1,13 @@
-import { SLACK_MM, halfSpace, SAME_POINT_MM, v2, type Vec2, type Vec3 } from '../../geom';
+import {
+  SLACK_MM,
+  SLACK_SINE,
+  halfSpace,
+  SAME_POINT_MM,
+  v2,
+  v3,
+  type Vec2,
+  type Vec3,
+} from '../../geom';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { inMm, mostMm, say } from '../../sentence';
@@ -116,6 +125,33 @@ const placesAt = (
   return { at: met.at + way * flat, beyond: met.at - way * flat };
 };
 
+/**
+ * Where else a joist may lie that would stand in other timber: flat on the nearer or the further face of what is there, no
+ * further off its place than half the spacing; the nearest first.
+ */
+const slidTo = (
+  at: number,
+  along: Vec2,
+  joist: Member,
+  others: readonly Member[],
+  spacing: number,
+): Places[] => {
+  const { thickness } = joist.stock;
+  const beside = others.flatMap(({ frame, stock }): number[] => {
+    if (Math.abs(v2.dot(v3.inPlan(frame.a), along)) > BESIDE) return [];
+    const middle = v2.dot(v3.inPlan(frame.origin), along);
+    const flat = (stock.thickness + thickness) / 2;
+    return [middle - flat, middle + flat];
+  });
+  return beside
+    .filter((one) => Math.abs(one - at) <= spacing / 2)
+    .sort((p, q) => Math.abs(p - at) - Math.abs(q - at))
+    .map((one) => ({ at: one, beyond: one }));
+};
+
+/** A timber that turns further than this, as a sine, off a joist's way is nothing to lie flat on. */
+const BESIDE = SLACK_SINE.along;
+
 /** Which way a ridge's pairs are counted, as its rafters are: from where the first of its two eaves starts. */
 const countedFrom = ([pair]: readonly Pair[]): 1 | -1 => {
   if (pair === undefined) return 1;
@@ -132,9 +168,10 @@ const atSpacing = (
   stock: Stock,
   liesOf: (pair: Pair) => readonly Lie[],
   before: readonly Member[],
-): Pick<Added, 'members' | 'withheld'> => {
+): Pick<Added, 'members' | 'withheld' | 'slid'> => {
   const { common } = site.job.timber;
   const set: Member[] = [];
+  let slid = 0;
   const withheld: Withheld[] = [];
   for (const { pairs } of ridges) {
     const wanted = pairs.filter((pair) => liesOf(pair).length > 0);
@@ -175,15 +212,24 @@ const atSpacing = (
               beyond: atEnd.at - way * flat,
             }))),
       ];
-      const ties = ways.map(lain).find((all) => hasRoom(site, all, [...before, ...set]));
-      if (ties !== undefined) set.push(...ties);
+      const standing = [...before, ...set];
+      const fits = (places: Places): boolean => hasRoom(site, lain(places), standing);
+      const place = ways.find(fits);
+      const [joist, second] = lain({ at, beyond: at });
+      const aside =
+        place !== undefined || joist === undefined || second !== undefined
+          ? undefined
+          : slidTo(at, own.along, joist, before, spacing).find(fits);
+      if (aside !== undefined) slid += 1;
+      const found = place ?? aside;
+      if (found !== undefined) set.push(...lain(found));
       else if (atEnd === null) {
         const [wantedAt] = ways;
         withheld.push(inPart(standsIn(along), wantedAt === undefined ? [] : lain(wantedAt)));
       }
     }
   }
-  return { members: set, withheld };
+  return { members: set, withheld, slid };
 };
 
 /** A spacing that no joist fits at. */

@@ -117,6 +117,38 @@ describe('joists at a spacing of their own', () => {
   });
 });
 
+describe('a joist that would stand in an opening’s trimmers', () => {
+  const opening = { name: 'w', block: 'main', side: 0, up: [600, 1800], doubled: true } as const;
+  /** Along the wall, places of an opening one of whose trimmers some joist falls in. */
+  const solutions = [4000, 4100, 4200, 4300, 4400].map((from) =>
+    solvedInput({
+      ...inputOf({ every: 1, spacing: 400 }, 600),
+      openings: [{ ...opening, along: [from, from + 800], up: [600, 1800] }],
+    }),
+  );
+  const slid = solutions.filter((solution) => notes(solution, 'joists-slid').length > 0);
+
+  const beside = ({ members }: Solution) =>
+    members.filter(
+      (joist) =>
+        joist.kind === 'rafter-tie' &&
+        members.some(
+          ({ kind, frame }) =>
+            kind === 'trimmer' &&
+            Math.abs(Math.abs(frame.origin[0] - joist.frame.origin[0]) - (RAFTER + JOIST) / 2) <
+              1e-6,
+        ),
+    );
+
+  it('lies flat beside them, and that is said', () => {
+    expect(slid.length).toBeGreaterThan(0);
+    for (const solution of slid) {
+      expect(fit(solution).problems).toEqual([]);
+      expect(beside(solution).length).toBeGreaterThan(0);
+    }
+  });
+});
+
 describe('rafter ties that cannot be', () => {
   it.each([
     // Half the span, less the plate.

@@ -74,3 +74,54 @@ it.each([
     await page.close();
   },
 );
+
+/** A bay of three walls that is no half octagon by 21 mm: two of its hips pass each other. */
+const OFF_THE_OCTAGON = {
+  ...HOUSE,
+  name: 'Bay a little too deep',
+  timber: { ...HOUSE.timber, valley: board },
+  openings: [],
+  blocks: [
+    {
+      ...HOUSE.blocks[0]!,
+      outline: [
+        [0, 0],
+        [9000, 0],
+        [9000, 7000],
+        [0, 7000],
+      ],
+    },
+    {
+      id: 'bay',
+      outline: [
+        [3900, -900],
+        [5100, -900],
+        [6000, 0],
+        [6000, 3500],
+        [3000, 3500],
+        [3000, 0],
+      ],
+      sides: [eave, eave, eave, { roof: 'open' }, eave, eave],
+    },
+  ],
+};
+
+it('lines that nearly meet are drawn with their spot, and meet at a touch', async () => {
+  const id = await createJob(server.base, OFF_THE_OCTAGON);
+  const page = await openPage(browser, PHONE);
+  await page.goto(`${server.base}/job/${id}/site`, { waitUntil: 'networkidle0' });
+  await page.waitForSelector(byId('stale'));
+  await page.waitForSelector(byId('accepted'));
+  expect(await page.$$(`${byId('refused-lines')} circle`)).not.toHaveLength(0);
+  expect(await textOf(page, 'accepted')).toBe('Take wall 1 of "bay" 21.3 mm further in');
+  await tap(page, 'accepted');
+  await page.waitForSelector(byId('stale'), { hidden: true });
+  await page.waitForSelector(byId('refused-lines'), { hidden: true });
+  await settled(page);
+  const stored = await storedJob(page);
+  expect(stored.revision).toBe(2);
+  // Half a regular octagon stands out by its width ÷ (2 + √2).
+  expect(stored.job.blocks[1]!.outline[0]![1]).toBeCloseTo(-3000 / (2 + Math.SQRT2), 6);
+  expect(await loggedIn(server.base, id)).toEqual([]);
+  await page.close();
+});

@@ -39,6 +39,12 @@ export interface PlaneOf {
   readonly band: number;
 }
 
+/** A line of a roof in plan. mm */
+export interface LineInPlan {
+  readonly from: readonly [number, number];
+  readonly to: readonly [number, number];
+}
+
 /** A value that would do at a place in a job. */
 export interface Accepted {
   readonly path: Path;
@@ -50,6 +56,10 @@ export interface Problem {
   readonly code: ProblemCode;
   readonly path: Path;
   readonly text: Sentence;
+  /** The spot of the plan that it is about. mm */
+  readonly at?: readonly [number, number];
+  /** Of the first problem of a roof that is refused, the lines of that roof as far as they can be worked out. */
+  readonly lines?: readonly LineInPlan[];
   /** Of lines that nearly meet in one point, the four planes that would. */
   readonly planes?: readonly PlaneOf[];
   /** Values near by with which it is none, each of them tried. */

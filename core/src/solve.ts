@@ -22,7 +22,7 @@ import {
   type Result,
 } from './problem';
 import { notesOf, remarksOn, type Remark } from './remarks';
-import { withWaysOut, workOutMet, workOutRoof, type Roof } from './roof';
+import { linesInPlan, withWaysOut, workOutMet, workOutRoof, type Roof } from './roof';
 import { say, spoken, type Sentence } from './sentence';
 import { sheathingOf } from './sheathing';
 import {
@@ -215,12 +215,13 @@ const disproof = (solution: Solution, findings: readonly FitProblem[]): Problem[
       return said.has(words) ? false : said.add(words);
     })
     .slice(0, TOLD)
-    .map(({ ids, text }) => {
+    .map(({ ids, text, at }) => {
       const block = members.find(({ id }) => id === ids[0])?.block ?? job.blocks[0]?.id ?? '';
       return {
         code: 'not-framed' as const,
         path: pathOf(solution, block),
         text,
+        at: [at[0], at[1]] as const,
       };
     });
 };
@@ -290,9 +291,15 @@ export interface Asked {
   readonly waysOut?: boolean;
 }
 
-/** A refusal with the figures near by that would do. */
-const worded = (job: Job, problems: readonly Problem[]): Result<never> =>
-  refused(withWaysOut(job, problems, (other) => frameAndProve(other).ok));
+/** A refusal with the figures near by that would do, and with the roof's lines to be drawn. */
+const worded = (job: Job, problems: readonly Problem[]): Result<never> => {
+  const lines = linesInPlan(job);
+  return refused(
+    withWaysOut(job, problems, (other) => frameAndProve(other).ok).map((problem, i) =>
+      i === 0 ? { ...problem, lines } : problem,
+    ),
+  );
+};
 
 /** The whole way from a checked job to a cut list. Pure and deterministic: the same job gives the same bytes. */
 export const solve = (job: Job, { waysOut = true }: Asked = {}): Result<Solution> => {

@@ -104,6 +104,7 @@ const tooShort = (job: Job, roof: Roof): Problem[] =>
       {
         code: 'line-too-short',
         path: ['blocks', job.blocks.findIndex(({ id }) => id === block), 'outline'],
+        at: v3.inPlan(v3.lerp(line.from, line.to, 1 / 2)),
         ...(planes === null ? {} : { planes }),
         text: say`a ${line.kind === 'break' ? 'break in pitch' : line.kind} would be ${inMm(long, 1)} long, too short for the rafters at its ends; accepted is at least ${leastMm(least, 1)}, or a plan whose lines meet in one point`,
       },

@@ -1,6 +1,6 @@
 import { SLACK_MM, clipConvex, v2, v3, type Vec2, PARALLEL_SINE } from '../geom';
 import { partOfJob, type Job, type PartOfJob } from '../job';
-import { ok, refused, type Result } from '../problem';
+import { ok, refused, type LineInPlan, type Result } from '../problem';
 import { heightAt } from './bands';
 import { carriedOver } from './carried-over';
 import { facesOf, loneBlock, type LoneBlock } from './block-roof';
@@ -109,12 +109,15 @@ const faceOf = ({ plane, polygon }: RoofPiece): RoofFace => ({
   polygon: polygon.points.map((p) => [p[0], p[1], heightAt(plane, p)] as const),
 });
 
-/**
- * Works out every face, edge and line of a roof whose blocks are framed into each other.
- *
- * @param laid it is laid on another roof
- */
-const workOutFramed = (job: Job, laid: boolean): Result<Roof> => {
+/** A roof as its planes come to, whether or not it can be framed. */
+interface Shape {
+  readonly roof: Roof;
+  readonly seen: readonly RoofPiece[];
+  readonly dead: ReturnType<typeof linesOf>['dead'];
+}
+
+/** Works out every face, edge and line of a roof whose blocks are framed into each other. */
+const shapeOf = (job: Job): Result<Shape> => {
   const lone: LoneBlock[] = [];
   const gablets: LoneBlock[] = [];
   for (const [index, block] of job.blocks.entries()) {
@@ -158,8 +161,35 @@ const workOutFramed = (job: Job, laid: boolean): Result<Roof> => {
     laid: [],
     under: null,
   };
-  const problems = unsound(job, roof, seen, visible.dead, laid);
+  return ok({ roof, seen, dead: visible.dead });
+};
+
+/**
+ * The roof of blocks that are framed into each other, or why no frame can be set on it.
+ *
+ * @param laid it is laid on another roof
+ */
+const workOutFramed = (job: Job, laid: boolean): Result<Roof> => {
+  const shape = shapeOf(job);
+  if (!shape.ok) return shape;
+  const { roof, seen, dead } = shape.value;
+  const problems = unsound(job, roof, seen, dead, laid);
   return problems.length > 0 ? refused(problems) : ok(roof);
+};
+
+/** The lines of a roof in plan, but for what is laid on it: also of one that is refused, as far as its planes can be worked out. */
+export const linesInPlan = (job: Job): readonly LineInPlan[] => {
+  const framed = partOfJob(
+    job,
+    (id) => job.blocks.findIndex((one) => one.id === id && one.join === 'laid-on') <= 0,
+  );
+  const shape = shapeOf(framed.job);
+  return shape.ok
+    ? shape.value.roof.edges.map(({ from, to }) => ({
+        from: v3.inPlan(from),
+        to: v3.inPlan(to),
+      }))
+    : [];
 };
 
 /** Collar ties are the house's: a porch leans on it, and is mostly too small for any. */

@@ -1,5 +1,6 @@
 import { isPurlin, KINDS, listedKind } from '../../kinds';
 import {
+  insideBy,
   SLACK_MM,
   FIT_PROUD_MM,
   planeAt,
@@ -14,7 +15,7 @@ import {
 import { inMm, say } from '../../sentence';
 import { blocksAbout, LINE_TIMBER, roofAbout, type RoofLine } from '../../roof';
 import { findingOn } from '../finding';
-import { liesIn, middleOf, type FrameOnSite } from '../frame-on-site';
+import { liesIn, middleOf, middleOfPoints, type FrameOnSite } from '../frame-on-site';
 import type { Placed, PlacedFace } from '../contact/placed';
 import type { FitProblem } from '../report';
 
@@ -117,16 +118,19 @@ export const lineUnder = (
 
 /**
  * How far a timber's highest corner stands above the slope of its own side that it lies nearest to, square to it: of a side
- * whose pitch breaks, one that it lies flat on before one that it only comes near. mm
+ * whose pitch breaks, one that it lies flat on, or else the one over its middle, before one that it only comes near. mm
  */
 const aboveOwnSlope = ({ roof }: FrameOnSite, { member, corners }: Placed): number => {
   const own = roof.slopes.filter(({ sides }) =>
     sides.some(({ block, side }) => block === member.block && side === member.side),
   );
   const flat = own.filter(({ plane }) => v3.dot(plane.normal, member.frame.e) > 1 - SAME_WAY ** 2);
-  const above = (flat.length > 0 ? flat : own).map(({ plane }) =>
-    Math.max(...corners.map((p) => planeAt(plane, p))),
+  const middle = v3.inPlan(middleOfPoints(corners));
+  const over = own.filter(({ pieces }) =>
+    pieces.some(({ polygon }) => insideBy(polygon.points, middle) >= 0),
   );
+  const [near = own] = [flat, over].filter((all) => all.length > 0);
+  const above = near.map(({ plane }) => Math.max(...corners.map((p) => planeAt(plane, p))));
   return above.reduce((p, q) => (Math.abs(q) < Math.abs(p) ? q : p), Infinity);
 };
 

@@ -266,9 +266,14 @@ describe('houses as they are asked for', () => {
   });
 
   it('a proof that takes pieces away renames nothing of what stands', () => {
-    const disproved = given('shed dormer + rows over', 12).filter(
-      ({ leftOut }) => leftOut.disproved.length > 0,
-    );
+    const disproved = [
+      'gablet + gable studs',
+      'half-hip + canted purlins',
+      'wing + rows over',
+      'bay + rows over',
+    ]
+      .flatMap((name) => given(name, 3))
+      .filter(({ leftOut }) => leftOut.disproved.length > 0);
     expect(disproved.length).toBeGreaterThan(0);
     for (const solution of disproved) {
       expect(fit(solution).problems).toEqual([]);

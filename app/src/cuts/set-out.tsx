@@ -1,6 +1,7 @@
 import type { CutListEntry, RunningMarks } from '@ogee/core/src/cuts';
 import type { Job } from '@ogee/core/src/job';
 import { KINDS } from '@ogee/core/src/kinds';
+import { capital } from '@ogee/core/src/terms';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { writeLength } from '../ui/length-entry';
@@ -51,6 +52,22 @@ const Running = ({
 );
 
 /** What a timber is set out by beside its cuts: the height of its top, its level line, the set-back of its lip. */
+/** How far each lip of a purlin is set back; once, where both are alike. */
+const lipsOf = ({ cuts }: CutListEntry): { name: string; mm: number }[] => {
+  const lips = cuts.flatMap(({ at, name, setBack: mm }) =>
+    at === 'heel' && mm !== undefined ? [{ name, mm }] : [],
+  );
+  const [first] = lips;
+  if (first === undefined) return [];
+  const alike = lips.every(({ mm }) => Math.abs(mm - first.mm) < ALIKE_MM);
+  return alike
+    ? [{ name: 'Lip set back, along the ‹purlin›', mm: first.mm }]
+    : lips.map(({ name, mm }) => ({ name: `${capital(name)}: set back`, mm }));
+};
+
+/** Set-backs nearer to each other than this are told as one. mm */
+const ALIKE_MM = 0.05;
+
 export const SetOut = ({
   entry,
   tapes,
@@ -87,14 +104,22 @@ export const SetOut = ({
           )}
         </Row>
       )}
-      {setBack !== null && (
-        <Row name="Lip set back, along the ‹purlin›" value={shown(setBack)} testID="set-back">
+      {kind === 'sleeper' && setBack !== null && (
+        <Row name="Outer edge, inside the chalk line" value={shown(setBack)} testID="set-back">
+          <Small>
+            Square to the line, on the roof below: a straight-edge down the tops of the rafters that
+            stand on it then strikes the line.
+          </Small>
+        </Row>
+      )}
+      {lipsOf(entry).map(({ name, mm }) => (
+        <Row key={name} name={name} value={shown(mm)} testID="set-back">
           <Small>
             A straight-edge held under the ‹hip› touches its side; the ‹purlins› meet on its middle,
             half its thickness further.
           </Small>
         </Row>
-      )}
+      ))}
       {tapes.map((tape) => (
         <Running key={tape.on} tape={tape} display={display} />
       ))}

@@ -8,6 +8,7 @@
 export { frameRoof, type Framing } from './frame-roof';
 export { inPart, onePlaceEach, wholly, type Withheld } from './pass';
 export { offSquareGables } from './gables/rake';
+export { isSquareTail } from './eaves/tails';
 export { isOpeningHeader } from './openings/headers';
 export { scarfTimes } from './joint/scarfs';
 export { MOST_SPACER_MM } from './ties/spacers';

@@ -1,5 +1,5 @@
 import { SLACK_MM, SAME_HEIGHT_MM, v2, v3 } from '../geom';
-import { memberId, offSquareGables } from '../frame';
+import { isSquareTail, memberId, offSquareGables } from '../frame';
 import { clearanceOf } from '../job';
 import { inMm, say } from '../sentence';
 import { comesOverWalls, type Roof, type SideLine } from '../roof';
@@ -52,6 +52,19 @@ export const aboutEaves = ({ job, roof, framing }: Subject): Remark[] => {
       note(
         'tail-plumb',
         say`where there is no overhang the rafter ends plumb at the ‹plate›, not square`,
+      ),
+    );
+  const plumbTails = roof.slopes
+    .flatMap((slope) => slope.sides)
+    .filter(
+      (plane) => plane.band === 0 && plane.line.overhangMm > 0 && !isSquareTail({ job }, plane),
+    );
+  const [stub] = [...plumbTails].sort((p, q) => p.line.overhangMm - q.line.overhangMm);
+  if (job.framing.tail === 'square' && stub !== undefined)
+    remarks.push(
+      note(
+        'tail-plumb',
+        say`${stub.block}, wall ${stub.side + 1}: with an overhang of ${inMm(stub.line.overhangMm)} a square tail would come in over the ‹plate› and take the seat; the tails there are cut plumb`,
       ),
     );
   const inOverhang = longestInOverhang(roof);

@@ -255,6 +255,21 @@ export const Plan = (props: PlanProps) => {
               />
             );
           })}
+          {drawing.withheld.map((spot) => {
+            const [cx, cy] = fit.toPx(spot);
+            return (
+              <Circle
+                key={spot.join(' ')}
+                cx={cx}
+                cy={cy}
+                r={SPOT_PX}
+                fill="none"
+                stroke={colour('chalk')}
+                strokeWidth={2.5}
+                strokeDasharray={[5, 4]}
+              />
+            );
+          })}
           {spots.map((spot, i) => {
             const [cx, cy] = fit.toPx([spot[0], spot[1]]);
             return (

@@ -10,6 +10,7 @@ import {
   type RunningMarks,
   tapesOf,
 } from '@ogee/core/src/cuts';
+import { spotsOf } from '@ogee/core/src/withheld';
 import { changesBetween } from '@ogee/core/src/list';
 import {
   developmentsOf,
@@ -93,9 +94,9 @@ export interface PieceAnswer {
   readonly canBeTried: boolean;
 }
 
-export const roofAnswer = ({ roof, members, cuts }: Solution): RoofAnswer => ({
+export const roofAnswer = ({ job, roof, members, cuts, withheld }: Solution): RoofAnswer => ({
   cuts,
-  plan: planDrawing(roof, members, markOf({ cuts })),
+  plan: planDrawing(roof, members, markOf({ cuts }), spotsOf(job, roof, withheld)),
 });
 
 /** One line of the list; null where it has no such mark. */

@@ -37,6 +37,8 @@ export interface PlanDrawing {
     readonly outward: Vec2;
     readonly lengthMm: number;
   }[];
+  /** Where what is asked for and not framed would stand. */
+  readonly withheld: readonly Vec2[];
 }
 
 const planLength = ({ from, to }: { readonly from: Vec3; readonly to: Vec3 }): number =>
@@ -82,11 +84,16 @@ const dimensionsOf = ({ blocks }: Roof): PlanDrawing['dimensions'] =>
     return { from: shift(start), to: shift(end), outward, lengthMm };
   });
 
-/** Draws the roof and its timbers from above. A gablet's own outline is no wall. */
+/**
+ * Draws the roof and its timbers from above. A gablet's own outline is no wall.
+ *
+ * @param withheld spots of what is not framed
+ */
 export const planDrawing = (
   roof: Roof,
   members: readonly Member[],
   markOf: (id: string) => string,
+  withheld: readonly Vec2[] = [],
 ): PlanDrawing => ({
   outlines: roof.blocks
     .filter(({ id, partOf }) => id === partOf && standsAs(roof, id) !== 'saddle')
@@ -99,4 +106,5 @@ export const planDrawing = (
   }),
   walls: wallsOf(roof),
   dimensions: dimensionsOf(roof),
+  withheld,
 });

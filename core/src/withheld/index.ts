@@ -8,4 +8,5 @@ export { juniors, type Junior } from './juniors';
 export { isLeftOpen, isOfExtra, isSameFinding } from './left-open';
 export { placeOfLaid, placeOfPiece } from './place-of-piece';
 export { acceptedValues, withValue } from './accepted';
+export { spotsOf } from './spots';
 export { extrasNamed, sifted, type Dropped } from './sifted';

@@ -1,4 +1,5 @@
-import { juniors, placeOfPiece, sifted, withValue, type Dropped } from '..';
+import type { Vec2 } from '../../geom';
+import { juniors, placeOfPiece, sifted, spotsOf, withValue, type Dropped } from '..';
 import { extrasOf, readJob, withoutExtras, type Job, type JobInput } from '../../job';
 import { plainly, spoken } from '../../sentence';
 import { pathFrom, pathText, problemLine } from '../../problem';
@@ -285,5 +286,36 @@ describe('houses as they are asked for', () => {
       for (const { mark, members } of solution.cuts.members)
         expect(members.map((id) => was.get(id))).toContain(mark);
     }
+  });
+});
+
+describe('where in plan what is withheld would stand', () => {
+  const base = buildingInput({
+    along: 9000,
+    across: 6000,
+    pitch: '9/12',
+    ends: ['gable', 'gable'],
+  });
+  const spots = (input: JobInput): Vec2[] => {
+    const { job, roof, withheld } = solvedInput(input);
+    expect(withheld.length).toBeGreaterThan(0);
+    return spotsOf(job, roof, withheld);
+  };
+
+  it('an opening: its own middle, in from its wall', () => {
+    const at = { along: [8600, 9400] as [number, number], up: [900, 1700] as [number, number] };
+    const opening = { name: 'w', block: 'main', ...at };
+    expect(spots({ ...base, openings: [{ ...opening, side: 0 }] })).toEqual([[9000, 1300]]);
+    expect(spots({ ...base, openings: [{ ...opening, side: 2 }] })).toEqual([[0, 4700]]);
+  });
+
+  it('a piece: where it would lie', () => {
+    const [spot] = spots({
+      ...base,
+      timber: { ...base.timber, collarTie: { thickness: 38, depth: 140 } },
+      collarTies: { bottom: 2200 },
+    });
+    // On the ridge's line in plan.
+    expect(spot![1]).toBeCloseTo(3000, 6);
   });
 });

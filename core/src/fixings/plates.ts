@@ -1,6 +1,6 @@
 import { v2, type Vec2 } from '../geom';
 import type { Job } from '../job';
-import { platesOf, type LaidOn, type Plate, type Roof } from '../roof';
+import { gablePlatesOf, platesOf, type LaidOn, type Plate, type Roof } from '../roof';
 import type { Run } from './joints';
 
 /** How much of a plate stands outside the roof that its own is laid on. mm */
@@ -19,6 +19,12 @@ const endsOf = ({ line, outline }: Plate): readonly [Vec2, Vec2] => {
   return [at(Math.min(...along)), at(Math.max(...along))];
 };
 
+/** The plates of a part: under its eaves, and under the studs of its gables where it has such. */
+const platesUnder = (job: Job, roof: Roof): Plate[] => [
+  ...platesOf(job, roof),
+  ...(job.timber.gableStud === undefined ? [] : gablePlatesOf(job, roof)),
+];
+
 /** The wall plates of a job as lengths to be fixed down; what stands already is, and posts carry a beam instead. */
 export const plateRuns = (job: Job, roof: Roof): Run[] => {
   const run = (lengthMm: number): Run[] =>
@@ -29,13 +35,13 @@ export const plateRuns = (job: Job, roof: Roof): Run[] => {
     return given?.existing !== true && !(own?.roof === 'eave' && own.posts !== undefined);
   };
   const { under, laid } = roof;
-  const base = under === null ? platesOf(job, roof) : platesOf(under.part.job, under.roof);
+  const base = under === null ? platesUnder(job, roof) : platesUnder(under.part.job, under.roof);
   return [
     ...base.filter(onWall).flatMap((plate) => run(v2.distance(...endsOf(plate)))),
     ...laid
       .filter(({ as }) => as !== 'saddle')
       .flatMap((on) =>
-        platesOf(on.part.job, on.whole)
+        (on.as === 'part' ? platesUnder : platesOf)(on.part.job, on.whole)
           .filter(onWall)
           .flatMap((plate) => run(standing(on, ...endsOf(plate)))),
       ),

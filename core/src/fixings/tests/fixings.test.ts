@@ -48,6 +48,16 @@ it('counts a plain barn by hand', () => {
   expect(at(solution, 'rafter-at-line')).toBeUndefined();
 });
 
+it('counts the plates under gable studs too, from eave’s plate to eave’s plate', () => {
+  const solution = barn({
+    timber: { ...barnInput.timber, gableStud: { thickness: 38, depth: 89 } },
+  });
+  const width = solution.job.timber.plateWidth ?? 100;
+  const plates = at(solution, 'plate-on-wall')!;
+  expect(plates.places).toBe(4);
+  expect(plates.lengthMm).toBeCloseTo(2 * 9600 + 2 * (7000 - 2 * width), 6);
+});
+
 it('adds up each fixing over its places', () => {
   for (const solution of framedHouses(28, 311)) {
     const { places, totals } = fixingsOf(solution);

@@ -2,11 +2,14 @@ import { v2 } from '../../geom';
 import { pitchRad } from '../../units';
 import { hapOf } from '../seat';
 import type { Job } from '../schema';
+import { freePlace } from './free-place';
 
 export type Dormer = Job['dormers'][number];
 
 /** A first dormer: so wide, its front so far in, its plate so high over the slope there; an eave of its own. mm */
 const START = { wide: 1800, face: 600, wall: 900, overhang: 200 } as const;
+/** A narrower one has no room between its cheeks. mm */
+const LEAST_WIDE_MM = 900;
 /** It is no wider than this share of its wall, and no higher than this share of the roof. */
 const MOST = { wall: 0.35, roof: 0.85 } as const;
 
@@ -17,7 +20,7 @@ export const dormersOf = (
 ): readonly { readonly dormer: Dormer; readonly index: number }[] =>
   dormers.map((dormer, index) => ({ dormer, index })).filter((one) => one.dormer.block === block);
 
-/** One more dormer, in the middle of a part's first eave, no higher than its roof; `id` is one that nobody else has. */
+/** One more dormer, as near the middle of a part's first eave as it stands clear, no higher than its roof; `id` is one that nobody else has. */
 export const withDormer = (job: Job, part: number, id: string): Job => {
   const block = job.blocks[part];
   const wall = block?.sides.findIndex(({ roof }) => roof === 'eave') ?? -1;
@@ -30,12 +33,20 @@ export const withDormer = (job: Job, part: number, id: string): Job => {
   const run = Math.max(...block.outline.map((p) => v2.dot(v2.sub(p, a), inward))) / 2;
   const rad = pitchRad(side.pitch);
   const rise = Math.tan(rad);
-  const wide = Math.round(Math.min(START.wide, long * MOST.wall));
   const hap = hapOf(job, rad);
   const face = Math.round(Math.min(START.face, run / 4));
+  // Its ridge stays so far under the roof's, however low its walls.
+  const top = MOST.roof * (run * rise + hap) - hap;
+  const least = face * rise + hap + START.wall / 2;
+  const wide = Math.round(
+    Math.max(LEAST_WIDE_MM, Math.min(START.wide, long * MOST.wall, (2 * (top - least)) / rise)),
+  );
   const wanted = face * rise + hap + START.wall;
-  const most = MOST.roof * (run * rise + hap) - hap - (wide / 2) * rise;
-  const from = Math.round((long - wide) / 2);
+  const plate = Math.round(Math.min(wanted, Math.max(least, top - (wide / 2) * rise)));
+  // A gable's ridge comes down on the slope as much further up as it stands over the plates.
+  const place = freePlace(job, part, wide, [face, (plate - hap) / rise + wide / 2]);
+  if (place === null) return job;
+  const { from } = place;
   return {
     ...job,
     dormers: [
@@ -43,10 +54,10 @@ export const withDormer = (job: Job, part: number, id: string): Job => {
       {
         id,
         block: block.id,
-        side: wall,
+        side: place.side,
         along: [from, from + wide],
         face,
-        plate: Math.round(Math.min(wanted, Math.max(most, face * rise + hap + START.wall / 2))),
+        plate,
         roof: 'gable',
         overhang: START.overhang,
         rake: 0,

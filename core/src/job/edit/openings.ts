@@ -1,16 +1,10 @@
-import { v2 } from '../../geom';
 import type { Job } from '../schema';
+import { freePlace } from './free-place';
 
 export type Opening = Job['openings'][number];
 
 /** A first opening: a metre wide and high, a metre and a half up from the plate, a finger clear all round. mm */
 const START = { wide: 900, tall: 900, up: 1200, clearance: 50 } as const;
-
-/** How long a wall of a part is. mm */
-const wallMm = ({ outline }: Job['blocks'][number], wall: number): number => {
-  const [a, b] = [outline[wall], outline[(wall + 1) % outline.length]];
-  return a === undefined || b === undefined ? 0 : v2.distance(a, b);
-};
 
 /** The openings of a part, with their numbers in the job. */
 export const openingsOf = (
@@ -21,16 +15,17 @@ export const openingsOf = (
     .map((opening, index) => ({ opening, index }))
     .filter((one) => one.opening.block === block);
 
-/** One more opening, in the middle of a part's first eave; `id` is one that nobody else has. */
+/** One more opening, as near the middle of a part's eave as it stands clear; `id` is one that nobody else has. */
 export const withOpening = (job: Job, part: number, id: string): Job => {
   const block = job.blocks[part];
-  const side = block?.sides.findIndex(({ roof }) => roof === 'eave') ?? -1;
-  if (block === undefined || side < 0) return job;
+  const up: [number, number] = [START.up, START.up + START.tall];
+  const place = freePlace(job, part, START.wide, up);
+  if (block === undefined || place === null) return job;
+  const { side, from } = place;
   const taken = new Set(job.openings.map(({ name }) => name));
   const number = Array.from({ length: taken.size + 1 }, (_, i) => i + 1).find(
     (n) => !taken.has(`Opening ${n}`),
   );
-  const from = Math.round(Math.max(0, (wallMm(block, side) - START.wide) / 2));
   return {
     ...job,
     openings: [
@@ -41,7 +36,7 @@ export const withOpening = (job: Job, part: number, id: string): Job => {
         block: block.id,
         side,
         along: [from, from + START.wide],
-        up: [START.up, START.up + START.tall],
+        up,
         clearance: START.clearance,
       },
     ],

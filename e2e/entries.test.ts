@@ -1,8 +1,8 @@
-import type { Browser, Page } from 'puppeteer-core';
-import { startApp, storedJob, type AppServer } from './support/app-server';
+import type { Page } from 'puppeteer-core';
+import { appInBrowser } from './support/app-in-browser';
+import { startApp, storedJob } from './support/app-server';
 import {
   byId,
-  launch,
   leaveField,
   openPage,
   openSample,
@@ -18,22 +18,12 @@ import {
 
 jest.setTimeout(300_000);
 
-let server: AppServer;
-let browser: Browser;
-
-beforeAll(async () => {
-  server = await startApp();
-  browser = await launch();
-});
-afterAll(async () => {
-  await browser.close();
-  await server.stop();
-});
+const app = appInBrowser();
 
 const SAMPLES = ['Gannet Point', 'Quince Yard', 'Heron Slip'];
 
-const openOnPhone = async (name: string, base = server.base): Promise<Page> => {
-  const page = await openPage(browser, PHONE);
+const openOnPhone = async (name: string, base = app.server.base): Promise<Page> => {
+  const page = await openPage(app.browser, PHONE);
   await openSample(page, base, name);
   return page;
 };
@@ -166,7 +156,7 @@ describe('a number typed over another', () => {
     await typeInto(page, 'field-framing.spacing', '45');
     await new Promise((resolve) => setTimeout(resolve, 50));
     await page.close();
-    const again = await openPage(browser, PHONE);
+    const again = await openPage(app.browser, PHONE);
     await again.goto(url, { waitUntil: 'networkidle0' });
     await again.waitForSelector(byId('field-framing.spacing'));
     expect(await valueOf(again, 'field-framing.spacing')).toBe('45');
@@ -210,7 +200,7 @@ it('carries view and part in the address, and names each page', async () => {
   const url = new URL(await page.evaluate(() => location.href));
   expect([url.searchParams.get('view'), url.searchParams.get('part')]).toEqual(['side', '1']);
   expect(await page.title()).toBe('Roof · Heron Slip · Ogee');
-  const shared = await openPage(browser, PHONE);
+  const shared = await openPage(app.browser, PHONE);
   await shared.goto(url.href, { waitUntil: 'networkidle0' });
   await shared.waitForSelector('[aria-label^="From wall 1, to scale"]');
   const chosen = await shared.$$eval('[role=radio][aria-checked=true]', (radios) =>
@@ -224,7 +214,7 @@ it('carries view and part in the address, and names each page', async () => {
 describe('without a signal', () => {
   it('opens, edits, creates and deletes; all goes out when the server is back, from any page', async () => {
     const own = await startApp();
-    const page = await openPage(browser, PHONE);
+    const page = await openPage(app.browser, PHONE);
     await page.goto(own.base, { waitUntil: 'networkidle0' });
     // The first visit keeps the app, and the jobs of the list.
     await page.evaluate(() => navigator.serviceWorker.ready);
@@ -274,8 +264,8 @@ describe('without a signal', () => {
 });
 
 it('keeps the focus on the page: after Enter in a name, Tab past the keys, “Work it out”', async () => {
-  const page = await openPage(browser, WIDE);
-  await page.goto(server.base, { waitUntil: 'networkidle0' });
+  const page = await openPage(app.browser, WIDE);
+  await page.goto(app.server.base, { waitUntil: 'networkidle0' });
   const focused = (): Promise<string> =>
     page.evaluate(() => document.activeElement?.tagName.toLowerCase() ?? 'none');
   await tap(page, 'new-job');
@@ -296,7 +286,7 @@ it('keeps the focus on the page: after Enter in a name, Tab past the keys, “Wo
   await page.keyboard.press('Enter');
   await page.waitForSelector(byId('cut-list'));
   await page.waitForFunction(() => document.activeElement !== document.body);
-  await page.goto(server.base, { waitUntil: 'networkidle0' });
+  await page.goto(app.server.base, { waitUntil: 'networkidle0' });
   await tap(page, 'more-Kept in sight');
   await press(page, 'Rename');
   await typeInto(page, 'rename-field', 'Renamed');
@@ -307,8 +297,8 @@ it('keeps the focus on the page: after Enter in a name, Tab past the keys, “Wo
 });
 
 it('lists what was deleted, to be brought back, and asks before it deletes', async () => {
-  const page = await openPage(browser, PHONE);
-  await page.goto(server.base, { waitUntil: 'networkidle0' });
+  const page = await openPage(app.browser, PHONE);
+  await page.goto(app.server.base, { waitUntil: 'networkidle0' });
   await tap(page, 'more-Gannet Point');
   // A stray Enter on the way opens questions; it never deletes.
   await page.keyboard.press('Enter');

@@ -1,5 +1,5 @@
-import type { Browser } from 'puppeteer-core';
-import { createJob, jobNamed, startApp, storedJob, type AppServer } from './support/app-server';
+import { appInBrowser } from './support/app-in-browser';
+import { createJob, jobNamed, startApp, storedJob } from './support/app-server';
 import {
   byId,
   launch,
@@ -18,22 +18,12 @@ import {
 
 jest.setTimeout(300_000);
 
-let server: AppServer;
-let browser: Browser;
-
-beforeAll(async () => {
-  server = await startApp();
-  browser = await launch();
-});
-afterAll(async () => {
-  await browser.close();
-  await server.stop();
-});
+const app = appInBrowser();
 
 describe('at a wide screen', () => {
   it('shows list, plan and sheet together, and is worked by keys', async () => {
-    const page = await openPage(browser, WIDE);
-    await openSample(page, server.base, 'Heron Slip');
+    const page = await openPage(app.browser, WIDE);
+    await openSample(page, app.server.base, 'Heron Slip');
     await page.waitForSelector(byId('plan'));
     await page.keyboard.press('j');
     await page.waitForFunction(() => location.pathname.endsWith('/cuts/RT1'));
@@ -58,8 +48,8 @@ describe('at a wide screen', () => {
   });
 
   it('follows each key in list and plan, and tells of changes when the field is left', async () => {
-    const page = await openPage(browser, WIDE);
-    await openSample(page, server.base, 'Heron Slip');
+    const page = await openPage(app.browser, WIDE);
+    await openSample(page, app.server.base, 'Heron Slip');
     await tap(page, 'place-site');
     const field = 'field-blocks.0.outline.1';
     await page.waitForSelector(byId(field));
@@ -80,14 +70,14 @@ describe('at a wide screen', () => {
   });
 
   it('takes each of many quick steps', async () => {
-    const page = await openPage(browser, WIDE);
+    const page = await openPage(app.browser, WIDE);
     // A job of its own: the others' stay as they are.
     const sample = await fetch(
-      `${server.base}/api/jobs/${await jobNamed(server.base, 'Gannet Point')}`,
+      `${app.server.base}/api/jobs/${await jobNamed(app.server.base, 'Gannet Point')}`,
     );
     const { job } = (await sample.json()) as { job: object };
-    const id = await createJob(server.base, { ...job, name: 'Sanderling Steps' });
-    await page.goto(`${server.base}/job/${id}/site`);
+    const id = await createJob(app.server.base, { ...job, name: 'Sanderling Steps' });
+    await page.goto(`${app.server.base}/job/${id}/site`);
     await press(page, 'Another number of corners');
     await page.waitForSelector('[aria-label="more: Corners"]');
     const before = (await storedJob(page)).job.blocks[0]!.outline.length;
@@ -102,8 +92,8 @@ describe('at a wide screen', () => {
   });
 
   it('reaches every control by Tab, each with a name', async () => {
-    const page = await openPage(browser, PHONE);
-    await openSample(page, server.base, 'Quince Yard');
+    const page = await openPage(app.browser, PHONE);
+    await openSample(page, app.server.base, 'Quince Yard');
     await tap(page, 'place-timber');
     const nameless = await page.$$eval(
       '[role=button],[role=link],[role=radio],input,button,a',
@@ -131,8 +121,8 @@ describe('at a wide screen', () => {
   });
 
   it('leads past the head by the first Tab, and to the first entry by a key', async () => {
-    const page = await openPage(browser, WIDE);
-    await openSample(page, server.base, 'Quince Yard');
+    const page = await openPage(app.browser, WIDE);
+    await openSample(page, app.server.base, 'Quince Yard');
     await tap(page, 'place-site');
     await page.waitForSelector('[data-testid^="field-"]');
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
@@ -149,8 +139,8 @@ describe('at a wide screen', () => {
   });
 
   it('tries every joint and says what to mind', async () => {
-    const page = await openPage(browser, PHONE);
-    await openSample(page, server.base, 'Quince Yard');
+    const page = await openPage(app.browser, PHONE);
+    await openSample(page, app.server.base, 'Quince Yard');
     await tap(page, 'place-fit');
     await page.waitForSelector(byId('fit'));
     const said = await textOf(page, 'fit');
@@ -164,8 +154,8 @@ describe('at a wide screen', () => {
   });
 
   it('has no touch target under 48 px, and nothing wider than the phone', async () => {
-    const page = await openPage(browser, PHONE);
-    await openSample(page, server.base, 'Heron Slip');
+    const page = await openPage(app.browser, PHONE);
+    await openSample(page, app.server.base, 'Heron Slip');
     for (const place of ['site', 'roof', 'timber', 'cuts', 'fit']) {
       await tap(page, `place-${place}`);
       await page.waitForFunction((end) => location.pathname.endsWith(end), {}, place);
@@ -188,12 +178,12 @@ describe('at a wide screen', () => {
 
 describe('two tabs, one job', () => {
   it('meet a clear choice; both versions end up in the history', async () => {
-    const mine = await openPage(browser, WIDE);
+    const mine = await openPage(app.browser, WIDE);
     // Another window altogether: a tab in the background neither paints nor looks for news.
     const elsewhere = await launch();
     const theirs = await openPage(elsewhere, WIDE);
-    await openSample(mine, server.base, 'Gannet Point');
-    await openSample(theirs, server.base, 'Gannet Point');
+    await openSample(mine, app.server.base, 'Gannet Point');
+    await openSample(theirs, app.server.base, 'Gannet Point');
     await tap(mine, 'place-site');
     await tap(theirs, 'place-site');
     // This one hears of nothing for a while.
@@ -215,13 +205,13 @@ describe('two tabs, one job', () => {
     await mine.waitForSelector(byId('conflict'), { hidden: true });
     await waitForText(mine, 'save-state', 'Saved');
     const id = /job\/([^/]+)/.exec(mine.url())![1]!;
-    const { job } = (await (await fetch(`${server.base}/api/jobs/${id}`)).json()) as {
+    const { job } = (await (await fetch(`${app.server.base}/api/jobs/${id}`)).json()) as {
       job: { blocks: { outline: number[][] }[] };
     };
     // The wall that only the other one changed is as it is there.
     expect(job.blocks[0]!.outline[2]).toEqual([6400, 4300]);
     const { revisions } = (await (
-      await fetch(`${server.base}/api/jobs/${id}/revisions`)
+      await fetch(`${app.server.base}/api/jobs/${id}/revisions`)
     ).json()) as { revisions: { revision: number }[] };
     expect(revisions.length).toBeGreaterThanOrEqual(3);
     await elsewhere.close();
@@ -231,7 +221,7 @@ describe('two tabs, one job', () => {
 describe('without the server', () => {
   it('keeps what is entered on the device and saves it when the server is back', async () => {
     const own = await startApp();
-    const page = await openPage(browser, PHONE);
+    const page = await openPage(app.browser, PHONE);
     await page.goto(own.base, { waitUntil: 'networkidle0' });
     await tap(page, 'job-Quince Yard');
     await waitForText(page, 'save-state', 'Saved');
@@ -246,7 +236,7 @@ describe('without the server', () => {
   });
 
   it('says so of a page that has not come yet, and has it when it is asked for anew', async () => {
-    const page = await openPage(browser, PHONE);
+    const page = await openPage(app.browser, PHONE);
     await page.setBypassServiceWorker(true);
     await page.setRequestInterception(true);
     let away = true;
@@ -254,7 +244,9 @@ describe('without the server', () => {
       if (away && request.url().includes('later-pages')) void request.abort();
       else void request.continue();
     });
-    await page.goto(`${server.base}/job/${await jobNamed(server.base, 'Quince Yard')}/site`);
+    await page.goto(
+      `${app.server.base}/job/${await jobNamed(app.server.base, 'Quince Yard')}/site`,
+    );
     await tap(page, 'place-timber');
     await page.waitForFunction(() =>
       document.body.innerText.includes('This page is not on this device yet'),
@@ -271,10 +263,10 @@ describe('without the server', () => {
   });
 
   it('says so when a job or a page is not there', async () => {
-    const page = await openPage(browser, PHONE);
-    await page.goto(`${server.base}/job/none/cuts`, { waitUntil: 'networkidle0' });
+    const page = await openPage(app.browser, PHONE);
+    await page.goto(`${app.server.base}/job/none/cuts`, { waitUntil: 'networkidle0' });
     await page.waitForFunction(() => document.body.innerText.includes('There is no such job'));
-    await page.goto(`${server.base}/nowhere`, { waitUntil: 'networkidle0' });
+    await page.goto(`${app.server.base}/nowhere`, { waitUntil: 'networkidle0' });
     await page.waitForFunction(() => document.body.innerText.includes('There is nothing here'));
   });
 });

@@ -1,20 +1,10 @@
-import type { Browser } from 'puppeteer-core';
-import { createJob, loggedIn, startApp, storedJob, type AppServer } from './support/app-server';
-import { byId, launch, openPage, PHONE, settled, tap, textOf, WIDE } from './support/browser';
+import { appInBrowser } from './support/app-in-browser';
+import { createJob, loggedIn, storedJob } from './support/app-server';
+import { byId, openPage, PHONE, settled, tap, textOf, WIDE } from './support/browser';
 
 jest.setTimeout(120_000);
 
-let server: AppServer;
-let browser: Browser;
-
-beforeAll(async () => {
-  server = await startApp();
-  browser = await launch();
-});
-afterAll(async () => {
-  await browser.close();
-  await server.stop();
-});
+const app = appInBrowser();
 
 const eave = { roof: 'eave', pitch: '9/12', overhang: 450 };
 const board = { thickness: 38, depth: 235 };
@@ -48,9 +38,9 @@ it.each([
 ])(
   'a part that cannot stand is told in one line, and what would do is one entry: %s',
   async (_where, size) => {
-    const id = await createJob(server.base, HOUSE);
-    const page = await openPage(browser, size);
-    await page.goto(`${server.base}/job/${id}/cuts`, { waitUntil: 'networkidle0' });
+    const id = await createJob(app.server.base, HOUSE);
+    const page = await openPage(app.browser, size);
+    await page.goto(`${app.server.base}/job/${id}/cuts`, { waitUntil: 'networkidle0' });
     await page.waitForSelector(byId('withheld'));
     expect(await textOf(page, 'withheld')).toContain('1 thing not framed');
     // The roof is given, without red: nothing is refused.
@@ -68,7 +58,7 @@ it.each([
     const stored = await storedJob(page);
     expect(stored.revision).toBe(2);
     expect(stored.job.openings[0]!.along).toEqual([from, to]);
-    expect(await loggedIn(server.base, id)).toEqual([]);
+    expect(await loggedIn(app.server.base, id)).toEqual([]);
     await tap(page, 'undo');
     await page.waitForSelector(byId('withheld'));
     await page.close();
@@ -107,9 +97,9 @@ const OFF_THE_OCTAGON = {
 };
 
 it('lines that nearly meet are drawn with their spot, and meet at a touch', async () => {
-  const id = await createJob(server.base, OFF_THE_OCTAGON);
-  const page = await openPage(browser, PHONE);
-  await page.goto(`${server.base}/job/${id}/site`, { waitUntil: 'networkidle0' });
+  const id = await createJob(app.server.base, OFF_THE_OCTAGON);
+  const page = await openPage(app.browser, PHONE);
+  await page.goto(`${app.server.base}/job/${id}/site`, { waitUntil: 'networkidle0' });
   await page.waitForSelector(byId('stale'));
   await page.waitForSelector(byId('accepted'));
   expect(await page.$$(`${byId('refused-lines')} circle`)).not.toHaveLength(0);
@@ -122,6 +112,6 @@ it('lines that nearly meet are drawn with their spot, and meet at a touch', asyn
   expect(stored.revision).toBe(2);
   // Half a regular octagon stands out by its width ÷ (2 + √2).
   expect(stored.job.blocks[1]!.outline[0]![1]).toBeCloseTo(-3000 / (2 + Math.SQRT2), 6);
-  expect(await loggedIn(server.base, id)).toEqual([]);
+  expect(await loggedIn(app.server.base, id)).toEqual([]);
   await page.close();
 });

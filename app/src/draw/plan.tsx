@@ -13,12 +13,12 @@ import { alike } from './alike';
 import { Halo, uprightTurn } from './halo';
 import { LETTER_SHARE, readable, type Name } from './names';
 import { fitAt, fitPlan, inTenths, nearest } from './plan-fit';
-import { Circle, Line, Path, Polygon } from './shapes';
+import { Ring } from './ring';
+import { Line, Path, Polygon } from './shapes';
 import { WHOLE, type Sight } from './sight';
 
 const MARGIN_PX = 50;
 const TOUCH_PX = 28;
-const SPOT_PX = 12;
 /** Names of timbers: their largest size, the least that is read, and their share of the room between two lines. px */
 const LABEL = { most: 13, least: 8, share: 0.9 };
 
@@ -255,35 +255,12 @@ export const Plan = (props: PlanProps) => {
               />
             );
           })}
-          {drawing.withheld.map((spot) => {
-            const [cx, cy] = fit.toPx(spot);
-            return (
-              <Circle
-                key={spot.join(' ')}
-                cx={cx}
-                cy={cy}
-                r={SPOT_PX}
-                fill="none"
-                stroke={colour('chalk')}
-                strokeWidth={2.5}
-                strokeDasharray={[5, 4]}
-              />
-            );
-          })}
-          {spots.map((spot, i) => {
-            const [cx, cy] = fit.toPx([spot[0], spot[1]]);
-            return (
-              <Circle
-                key={i}
-                cx={cx}
-                cy={cy}
-                r={SPOT_PX}
-                fill="none"
-                stroke={colour('pencil')}
-                strokeWidth={3}
-              />
-            );
-          })}
+          {drawing.withheld.map((spot) => (
+            <Ring key={spot.join(' ')} at={fit.toPx(spot)} colour="chalk" dashed />
+          ))}
+          {spots.map(([x, y], i) => (
+            <Ring key={i} at={fit.toPx([x, y])} colour="pencil" />
+          ))}
         </Svg>
       </View>
     </Pressable>

@@ -3,7 +3,7 @@ import { measurable, cornerAngles, standingOn, wallsOf, type Job } from '@ogee/c
 import { memo, useMemo, useRef, useState } from 'react';
 import { View, type PointerEvent } from 'react-native';
 import Svg, { G } from 'react-native-svg';
-import { useHandling, useJob, useProblems } from '../data/open-job';
+import { useHandling, useJob } from '../data/open-job';
 import { alike } from '../draw/alike';
 import { Halo, uprightTurn } from '../draw/halo';
 import { fitAt, fitPlan, type PlanFit } from '../draw/plan-fit';
@@ -13,13 +13,13 @@ import { useTheme } from '../theme/theme';
 import { writeLength } from '../ui/length-entry';
 import { Figure, Small } from '../ui/text';
 import { useStable } from '../ui/use-stable';
+import { RefusedLines } from './refused-lines';
 import { dragged, figureOf, handlesOf, INNER, stepAt, type Dragged, type Handle } from './drag';
 
 const HEIGHT_PX = 230;
 const MARGIN_PX = 44;
 const TARGET_PX = 48;
 const KNOB_PX = 11;
-const SPOT_PX = 11;
 /** A knob that was moved less than this was only touched, and what was measured stays as it is. px */
 const TOUCHED_PX = 6;
 /** Names stand this far outside their walls. px */
@@ -184,37 +184,6 @@ const Grip = memo((grip: GripProps) => {
 });
 Grip.displayName = 'Grip';
 
-/** Of a roof that is refused, its lines as far as they can be worked out, and the spots that the reasons are about. */
-const Refused = ({ fit }: { fit: PlanFit }) => {
-  const { problems } = useProblems();
-  const { colour } = useTheme();
-  const lines = problems.flatMap((problem) => problem.lines ?? []);
-  const spots = problems.flatMap(({ at }) => (at === undefined ? [] : [at]));
-  const path = lines
-    .map(({ from, to }) => `M${fit.toPx(from).join(' ')}L${fit.toPx(to).join(' ')}`)
-    .join('');
-  if (problems.length === 0) return null;
-  return (
-    <G testID="refused-lines">
-      <Path d={path} stroke={colour('soft')} strokeWidth={1.5} fill="none" />
-      {spots.map((at) => {
-        const [x, y] = fit.toPx(at);
-        return (
-          <Circle
-            key={at.join(' ')}
-            cx={x}
-            cy={y}
-            r={SPOT_PX}
-            fill="none"
-            stroke={colour('pencil')}
-            strokeWidth={2.5}
-          />
-        );
-      })}
-    </G>
-  );
-};
-
 /** The plates to scale. Walls of the part in hand can be dragged; the figure it comes to is said, and set when let go. */
 export const PlatesDrawing = ({ index }: { readonly index: number }) => {
   const job = useJob();
@@ -313,7 +282,7 @@ export const PlatesDrawing = ({ index }: { readonly index: number }) => {
                   strokeDasharray={[4, 4]}
                 />
               )}
-              {held === null && <Refused fit={fit} />}
+              {held === null && <RefusedLines fit={fit} />}
               <Names job={shown} index={index} fit={fit} />
               {knobs.map(({ at, way }, i) => (
                 <Knob key={i} at={fit.toPx(at)} way={way} held={held?.handle === i} />

@@ -1,11 +1,29 @@
 import { cornersOf, type Member } from '../frame';
 import { listedKind } from '../kinds';
-import { SLACK_SINE, hullOf, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
+import { SLACK_SINE, planeAt, v2, v3, type Vec2, type Vec3 } from '../geom';
 import type { Roof } from '../roof';
 import type { Panel } from './panel';
 
 /** A slope or a wall that looks this way by less is seen edge on. */
 const EDGE_ON = 0.01;
+
+/** The convex outline of some points, counter-clockwise: Andrew's chains. */
+const hullOf = (points: readonly Vec2[]): Vec2[] => {
+  const sorted = [...points].sort((p, q) => p[0] - q[0] || p[1] - q[1]);
+  const chain = (all: readonly Vec2[]): Vec2[] => {
+    const kept: Vec2[] = [];
+    for (const p of all) {
+      for (;;) {
+        const [a, b] = [kept.at(-2), kept.at(-1)];
+        if (a === undefined || b === undefined || v2.cross(v2.sub(b, a), v2.sub(p, a)) > 0) break;
+        kept.pop();
+      }
+      kept.push(p);
+    }
+    return kept.slice(0, -1);
+  };
+  return [...chain(sorted), ...chain([...sorted].reverse())];
+};
 
 /** How far off the nearest slope or wall is that looks this way and has a timber in it; null where none does. mm */
 const carriedAt = (

@@ -23,7 +23,6 @@ export {
   clipConvex,
   commonConvex,
   edgesOf,
-  hullOf,
   insideBy,
   lineCrossing,
   partedByEdge,

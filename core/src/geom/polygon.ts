@@ -236,21 +236,3 @@ export const commonConvex = (one: readonly Vec2[], other: readonly Vec2[]): read
   }
   return rest.length < 3 ? [] : rest;
 };
-
-/** The convex outline of some points, counter-clockwise: Andrew's chains. */
-export const hullOf = (points: readonly Vec2[]): Vec2[] => {
-  const sorted = [...points].sort((p, q) => p[0] - q[0] || p[1] - q[1]);
-  const chain = (all: readonly Vec2[]): Vec2[] => {
-    const kept: Vec2[] = [];
-    for (const p of all) {
-      for (;;) {
-        const [a, b] = [kept.at(-2), kept.at(-1)];
-        if (a === undefined || b === undefined || v2.cross(v2.sub(b, a), v2.sub(p, a)) > 0) break;
-        kept.pop();
-      }
-      kept.push(p);
-    }
-    return kept.slice(0, -1);
-  };
-  return [...chain(sorted), ...chain([...sorted].reverse())];
-};

@@ -6,10 +6,9 @@ import {
   v2,
   v3,
   type Plane,
-  type Vec2,
   type Vec3,
 } from '../geom';
-import { onePitch, withWallMoved, type Job } from '../job';
+import { onePitch, wallOf, wallsOf, withBlock, withWallMoved, type Job } from '../job';
 import type { Path, PlaneOf, Problem, Result } from '../problem';
 import { inMm, say, type Measure, type Sentence } from '../sentence';
 import { degrees, formatPitch, pitchRad, radians } from '../units';
@@ -108,11 +107,6 @@ const turnOf = (about: readonly PlaneOf[], { most, turned }: Dial): number | nul
 
 const MOST_TURNS = 20;
 
-const withBlockAs = (job: Job, index: number, change: Partial<Job['blocks'][number]>): Job => ({
-  ...job,
-  blocks: job.blocks.map((block, i) => (i === index ? { ...block, ...change } : block)),
-});
-
 /** How far something is moved, told fine enough that it is never nothing. */
 const told = (by: number): Measure => inMm(Math.abs(by), Math.abs(by) < 1 ? 3 : 1);
 
@@ -120,7 +114,7 @@ const told = (by: number): Measure => inMm(Math.abs(by), Math.abs(by) < 1 ? 3 : 
 const plateDial = (job: Job, index: number): Dial => ({
   of: 'place',
   most: MOST_MM,
-  turned: (by) => withBlockAs(job, index, { plate: (job.blocks[index]?.plate ?? 0) + by }),
+  turned: (by) => withBlock(job, index, (block) => ({ ...block, plate: block.plate + by })),
   told: (by) =>
     say`the ‹plate› of "${job.blocks[index]?.id ?? ''}" ${told(by)} ${by < 0 ? 'lower' : 'higher'}`,
 });
@@ -154,15 +148,16 @@ const pitchDial = (job: Job, index: number, sides: readonly number[]): Dial => {
     of: 'pitch',
     most: MOST_DEG,
     turned: (by) =>
-      block === undefined || from + by < LEAST_DEG || from + by > 90 - LEAST_DEG
+      from + by < LEAST_DEG || from + by > 90 - LEAST_DEG
         ? null
-        : withBlockAs(job, index, {
-            sides: block.sides.map((side, i) =>
+        : withBlock(job, index, (was) => ({
+            ...was,
+            sides: was.sides.map((side, i) =>
               side.roof === 'eave' && sides.includes(i)
                 ? { ...side, pitch: `${from + by}°` }
                 : side,
             ),
-          }),
+          })),
     told: (by) =>
       sides.length > 1
         ? say`the roof of "${block?.id ?? ''}" pitched at ${pitch(by)}`
@@ -171,11 +166,10 @@ const pitchDial = (job: Job, index: number, sides: readonly number[]): Dial => {
 };
 
 /** Of a block's walls, the one that faces another; not its open end, where it has none. */
-const facing = ({ outline, sides }: Job['blocks'][number], side: number): number | null => {
-  const along = (i: number): Vec2 =>
-    v2.unit(v2.sub(outline[(i + 1) % outline.length] ?? [0, 0], outline[i] ?? [0, 0]));
-  const found = outline.findIndex(
-    (_, i) => sides[i]?.roof !== 'open' && v2.dot(along(i), along(side)) < -1 + SAME_WAY_SINE,
+const facing = (block: Job['blocks'][number], side: number): number | null => {
+  const { along: own } = wallOf(block, side);
+  const found = wallsOf(block).findIndex(
+    ({ along }, i) => block.sides[i]?.roof !== 'open' && v2.dot(along, own) < -1 + SAME_WAY_SINE,
   );
   return found < 0 ? null : found;
 };
@@ -254,17 +248,23 @@ export interface Met {
  * rounded to whole millimetres are no reason for a ridge of a fifth of one.
  */
 export const workOutMet = (asked: Job, workOut: (job: Job) => Result<Roof>): Met => {
-  let now: Met = { job: asked, roof: workOut(asked), changes: [] };
-  while (!now.roof.ok && now.changes.length < MOST_HAIRS) {
-    const { problems } = now.roof;
-    const next = hairsOf(now.job, problems)
-      .map((hair): Met => {
-        const roof = workOut(hair.job);
-        return { job: hair.job, roof, changes: [...now.changes, hair.text] };
-      })
-      .find(({ roof }) => roof.ok || roof.problems.length < problems.length);
-    if (next === undefined) break;
-    now = next;
+  const first: Met = { job: asked, roof: workOut(asked), changes: [] };
+  let now: Met | null = first;
+  while (now !== null && !now.roof.ok && now.changes.length < MOST_HAIRS)
+    now = metByOne(now, now.roof.problems, workOut);
+  return now?.roof.ok === true ? now : first;
+};
+
+/** With the first change by a hair that leaves fewer problems; null where none does. */
+const metByOne = (
+  { job, changes }: Met,
+  problems: readonly Problem[],
+  workOut: (job: Job) => Result<Roof>,
+): Met | null => {
+  for (const hair of hairsOf(job, problems)) {
+    const roof = workOut(hair.job);
+    if (roof.ok || roof.problems.length < problems.length)
+      return { job: hair.job, roof, changes: [...changes, hair.text] };
   }
-  return now.roof.ok ? now : { job: asked, roof: workOut(asked), changes: [] };
+  return null;
 };

@@ -1,4 +1,4 @@
-import { PARALLEL_SINE, chordOf, hullOf, v2, v3, type Interval, type Vec2 } from '../geom';
+import { PARALLEL_SINE, chordOf, intervals, v2, v3, type Interval, type Vec2 } from '../geom';
 import { heightAt } from './bands';
 import type { LaidOn, Roof, Slope, Underlaid } from './model';
 
@@ -9,7 +9,7 @@ export const underlaidBy = ({ slope, block, whole, shown, part }: LaidOn): Under
   return {
     slope,
     fasciaMm: fascia?.thickness ?? 0,
-    walls: hullOf((own?.sides ?? []).map(({ start }) => start)),
+    walls: (own?.sides ?? []).map(({ start }) => start),
     faces: shown.faces.flatMap(({ slope: index, slopeRad, polygon }) => {
       const plane = shown.slopes[index]?.plane;
       if (plane === undefined) return [];
@@ -19,25 +19,19 @@ export const underlaidBy = ({ slope, block, whole, shown, part }: LaidOn): Under
   };
 };
 
-const chord = (outline: readonly Vec2[], at: Vec2, along: Vec2): Interval | null => {
+/** Where a line crosses a convex outline; none where it does not. */
+const chord = (outline: readonly Vec2[], at: Vec2, along: Vec2): Interval[] => {
   const found = chordOf({ points: outline, tags: outline.map(() => null) }, at, along);
-  return found === null ? null : [found.low, found.high];
-};
-
-const common = (one: Interval, other: Interval | null): Interval | null => {
-  if (other === null) return null;
-  const [low, high] = [Math.max(one[0], other[0]), Math.min(one[1], other[1])];
-  return low < high ? [low, high] : null;
+  return found === null ? [] : [[found.low, found.high]];
 };
 
 /** Where along a stretch a height that changes evenly is none or less. */
-const below = (reach: Interval, over: (t: number) => number): Interval | null => {
-  const [low, high] = reach;
+const below = ([low, high]: Interval, over: (t: number) => number): Interval[] => {
   const [a, b] = [over(low), over(high)];
-  if (a > 0 && b > 0) return null;
-  if (Math.abs(b - a) < PARALLEL_SINE || (a <= 0 && b <= 0)) return reach;
+  if (a > 0 && b > 0) return [];
+  if (Math.abs(b - a) < PARALLEL_SINE || (a <= 0 && b <= 0)) return [[low, high]];
   const at = low + ((high - low) * a) / (a - b);
-  return a > 0 ? [at, high] : [low, at];
+  return [a > 0 ? [at, high] : [low, at]];
 };
 
 /**
@@ -59,16 +53,15 @@ export const underLaid = (
       const within = chord(walls, at, along);
       return faces.flatMap(({ plane, hangMm, outline }): Interval[] => {
         const reach = chord(outline, at, along);
-        if (reach === null) return [];
         const over = (t: number): number => {
           const p = v2.add(at, v2.scale(along, t));
           return heightAt({ plane }, p) - hangMm - heightAt(slope, p) - topMm;
         };
-        const under = below(reach, over);
-        const inWalls = common(reach, within);
         return [
-          ...(inWalls === null ? [] : [inWalls]),
-          ...(under === null ? [] : [[under[0] - fasciaMm, under[1] + fasciaMm] as const]),
+          ...intervals.common(reach, within, 0),
+          ...reach
+            .flatMap((stretch) => below(stretch, over))
+            .map(([low, high]): Interval => [low - fasciaMm, high + fasciaMm]),
         ];
       });
     });

@@ -10,7 +10,7 @@ import {
 import { eaveSlope, heightAt, type Plate } from '../../roof';
 import { inMm, say } from '../../sentence';
 import type { FrameOnSite } from '../frame-on-site';
-import { keptClear } from '../openings/openings';
+import { acrossOpenings } from '../openings/openings';
 import { levelBox } from '../contact/placed';
 import type { FitProblem } from '../report';
 import { isTaken } from '../ties/untied';
@@ -51,14 +51,20 @@ const onDeck = ({ laid }: FrameOnSite, { line, topMm }: Plate, gap: Interval): b
 const NEAR_DECK_MM = 60;
 
 /** Whether an opening comes down over a gap's plate, so that a wall stands in it. */
-const isOpening = (site: FrameOnSite, { line }: Plate, [low, high]: Interval): boolean =>
-  keptClear(site).some(
-    ({ side, along, up }) =>
-      side === line &&
-      up[0] < (site.job.timber.blocking?.thickness ?? 0) &&
-      along[0] < high - INSIDE_MM &&
-      along[1] > low + INSIDE_MM,
+const isOpening = (
+  site: FrameOnSite,
+  { line, block, side }: Plate,
+  [low, high]: Interval,
+): boolean => {
+  const slope = eaveSlope(site.roof, block, side);
+  const thickness = site.job.timber.blocking?.thickness ?? 0;
+  return (
+    slope !== undefined &&
+    acrossOpenings(site, slope, line, [0, thickness]).some(
+      ({ along }) => along[0] < high - INSIDE_MM && along[1] > low + INSIDE_MM,
+    )
   );
+};
 
 /** Where blocks are wanted, the gaps between rafters along a plate that have none. */
 export const bareGaps = (site: FrameOnSite): FitProblem[] => {

@@ -95,17 +95,27 @@ export const endsAtOpening = (site: FrameOnSite, slope: Slope, face: PlacedFace)
       ),
   );
 
-/** The stretches along a side that openings keep clear, of those which a body between two runs in from its plate reaches. */
+/**
+ * The stretches along a side that openings in one of its slopes keep clear, of those which a body between two distances in
+ * from its plate reaches. mm
+ */
 export const acrossOpenings = (
   site: FrameOnSite,
   slope: Slope,
+  line: SideLine,
   [low, high]: Interval,
 ): { readonly name: string; readonly along: Interval }[] =>
-  keptClear(site).flatMap(({ slope: own, name, along, up }) =>
-    own === slope && low < up[1] - ON_EDGE_MM && high > up[0] + ON_EDGE_MM
-      ? [{ name, along: [along[0], along[1]] as Interval }]
-      : [],
-  );
+  keptClear(site).flatMap((kept) => {
+    if (kept.slope !== slope) return [];
+    const [near, far] = [
+      cornerOf(kept, kept.along[0], kept.up[0]),
+      cornerOf(kept, kept.along[1], kept.up[1]),
+    ].map((p) => ({ in: -outFrom(line, p), u: v2.dot(v2.sub(p, line.start), line.along) }));
+    if (near === undefined || far === undefined) return [];
+    return low < far.in && high > near.in
+      ? [{ name: kept.name, along: [near.u, far.u] as Interval }]
+      : [];
+  });
 
 /** Whether a face stands plumb on one edge of what is kept clear, looking in. */
 const standsOn = ({ plane, points }: PlacedFace, at: Vec2, inward: Vec2): boolean =>

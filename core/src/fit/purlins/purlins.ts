@@ -142,6 +142,9 @@ const endHolds = (
   onMiddleOf(site, face, ['hip', 'valley']) ||
   endsAtOpening(site, slope, face);
 
+/** What reaches no further than this into an opening only touches it. mm */
+const inside = ([low, high]: Interval): Interval => [low + FIT_GAP_MM, high - FIT_GAP_MM];
+
 /** How far in from a side's plate a body under its slope reaches, and how far along it. mm */
 const reachOf = (line: SideLine, points: readonly Vec3[]): { in: Interval; along: Interval } => {
   const ins = points.map((p) => -outFrom(line, p));
@@ -158,19 +161,21 @@ const throughOpenings = (site: FrameOnSite, placed: Placed, { slope }: Lain): Fi
   const line = site.roof.blocks.find(({ id }) => id === block)?.sides[side ?? -1];
   if (line === undefined) return [];
   const { in: across, along } = reachOf(line, placed.corners);
-  return acrossOpenings(site, slope, across).flatMap(({ name, along: [low, high] }) => {
-    const mm = Math.min(along[1], high) - Math.max(along[0], low);
-    return mm <= FIT_GAP_MM
-      ? []
-      : [
-          findingOn(
-            placed,
-            'misplaced',
-            mm,
-            say`${placed.mark} runs ${inMm(mm)} through what "${name}" keeps clear`,
-          ),
-        ];
-  });
+  return acrossOpenings(site, slope, line, inside(across)).flatMap(
+    ({ name, along: [low, high] }) => {
+      const mm = Math.min(along[1], high) - Math.max(along[0], low);
+      return mm <= FIT_GAP_MM
+        ? []
+        : [
+            findingOn(
+              placed,
+              'misplaced',
+              mm,
+              say`${placed.mark} runs ${inMm(mm)} through what "${name}" keeps clear`,
+            ),
+          ];
+    },
+  );
 };
 
 /** How each purlin lies: against the rafters, at its distance, its ends where they belong, its lips against the hip. */
@@ -270,9 +275,8 @@ const bareLevels = (
           return [Math.min(...ts), Math.max(...ts)];
         });
       });
-      const open = acrossOpenings(site, slope, bodyAt(job, wanted, slope, at)).map(
-        ({ along: own }) => own,
-      );
+      const body = inside(bodyAt(job, wanted, slope, at));
+      const open = acrossOpenings(site, slope, line, body).map(({ along: own }) => own);
       const bare = intervals.without(intervals.unite(reach, 1), [...held, ...open], LEAST_BARE_MM);
       return bare.map(([low, high]) => {
         const p = v2.add(from, v2.scale(line.along, (low + high) / 2));

@@ -29,7 +29,7 @@ import { findingOn } from '../finding';
 import { outFrom, type FrameOnSite } from '../frame-on-site';
 import { purlinLies } from '../roof/in-place';
 import type { Placed, PlacedFace } from '../contact/placed';
-import { keptClear } from '../openings/openings';
+import { acrossOpenings } from '../openings/openings';
 import { onMiddleOf } from './purlins';
 import type { FitProblem } from '../report';
 
@@ -100,11 +100,12 @@ const reachOf = (site: FrameOnSite, side: Side, row: PurlinRow): Interval[] => {
   );
   // Cut at the trimmers where it would cross a hole.
   const half = (set.stock.thickness / 2) * Math.cos(slopesOf(site, side)[0]?.slopeRad ?? 0);
-  const holes = keptClear(site)
-    .filter((kept) => kept.side === line)
-    .filter(({ up }) => row.distance + half > up[0] && row.distance - half < up[1])
-    .map(({ along }): Interval => along);
-  const laid = slopesOf(site, side).flatMap((slope) =>
+  const slopes = slopesOf(site, side);
+  const reach = [row.distance - half, row.distance + half] as const;
+  const holes = slopes
+    .flatMap((slope) => acrossOpenings(site, slope, line, reach))
+    .map(({ along }) => along);
+  const laid = slopes.flatMap((slope) =>
     set.set === 'over'
       ? [half, -half].flatMap((by) =>
           underLaid(

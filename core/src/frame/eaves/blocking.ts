@@ -8,8 +8,8 @@ import { cutBetween, gapsAlong, type Gap } from '../joint/between';
 import { clashing } from '../joint/in-space';
 import { makeMember, axisOf, memberId, type Member } from '../member/member';
 import { inPart, type Added, type Pass } from '../pass';
-import { heightOn, runFrom, slopeAt, type Site } from '../site';
-import { onSlope } from '../site/slope-plan';
+import { heightOn, runFrom, type Site } from '../site';
+import { openingsAcross } from '../site/openings-across';
 
 /** A plate's corner this near its wall's outside face lies on it. mm */
 const OUTSIDE_MM = SLACK_MM.nothing;
@@ -99,16 +99,10 @@ const blockIn = (
 };
 
 /** Whether a gap over the plate is that of an opening which comes down over the block's place: a wall stands in it. */
-const isOpening = (site: Site, { line, slope }: Eave, { from, to }: Gap, inMm: number): boolean => {
-  const [u0, v0] = onSlope(slope, line.start);
-  return site.openings.some(
-    ({ slope: index, us, vs }) =>
-      slopeAt(site, index) === slope &&
-      vs[0] - v0 < inMm &&
-      us[0] - u0 < to - OVER_MM &&
-      us[1] - u0 > from + OVER_MM,
+const isOpening = (site: Site, { line, slope }: Eave, { from, to }: Gap, inMm: number): boolean =>
+  openingsAcross(site, slope, line, [0, inMm]).some(
+    ([low, high]) => low < to - OVER_MM && high > from + OVER_MM,
   );
-};
 
 /** What else stands in a block's way, and bounds its gap. */
 const BESIDE: ReadonlySet<Kind> = new Set(['hip', 'valley']);

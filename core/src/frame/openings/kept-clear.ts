@@ -38,7 +38,7 @@ const standsIn = ({ index, name }: OpeningPlace, member: Member): Problem => ({
 });
 
 /**
- * An opening holds: what would stand in it, a purlin under the rafters, a tie, a strut, gives way. A timber of the base frame
+ * An opening holds: what would stand in it, a tie, a strut, gives way. A timber of the base frame
  * does not. It adds nothing.
  */
 export const keptClear: Pass = (site, _primary, before) => {

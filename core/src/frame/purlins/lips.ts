@@ -1,8 +1,35 @@
-import { SLACK_MM, SLACK_SINE, halfSpace, halfSpaceToLocal, v2, v3, type Vec3 } from '../../geom';
+import {
+  SLACK_MM,
+  SLACK_SINE,
+  halfSpace,
+  halfSpaceToLocal,
+  v2,
+  v3,
+  type HalfSpace,
+  type Vec3,
+} from '../../geom';
 import type { Kind } from '../../kinds';
 import { clashing } from '../joint/in-space';
 import { bellyOf } from '../member/board';
 import type { EndCut, Member, Notch } from '../member/member';
+
+/** Of a line's timber, the side that a point of a purlin lies on, looking into it, and the end of the purlin that comes to it. */
+interface SideOfLine {
+  readonly face: Vec3;
+  readonly keep: HalfSpace;
+  readonly at: 'top' | 'bottom';
+}
+
+const sideOfLine = ({ frame: { a } }: Member, line: Member, point: Vec3): SideOfLine => {
+  const { origin, s } = line.frame;
+  const side = v3.dot(v3.sub(point, origin), s) > 0 ? 1 : -1;
+  const face = v3.add(origin, v3.scale(s, (side * line.stock.thickness) / 2));
+  const out = v3.scale(s, -side);
+  return { face, keep: halfSpace(face, out), at: v3.dot(a, out) > 0 ? 'top' : 'bottom' };
+};
+
+const middleOf = ({ frame, axis }: Member): Vec3 =>
+  v3.add(frame.origin, v3.scale(frame.a, axis.runMm / 2));
 
 /**
  * The lip by which a purlin passes under a hip or a valley that hangs lower than the rafters: what stands above its
@@ -10,10 +37,7 @@ import type { EndCut, Member, Notch } from '../member/member';
  * finds the line half its diagonal thickness too early.
  */
 const lipUnder = (purlin: Member, hip: Member): Notch => {
-  const { origin, s } = hip.frame;
-  const left = v3.dot(v3.sub(middleOf(purlin), origin), s) > 0;
-  const face = v3.add(origin, v3.scale(s, ((left ? 1 : -1) * hip.stock.thickness) / 2));
-  const at = v3.dot(purlin.frame.a, s) > 0 === left ? 'bottom' : 'top';
+  const { face, keep, at } = sideOfLine(purlin, hip, middleOf(purlin));
   return {
     for: 'lip',
     seat: { at: 'seat', name: 'lip', keep: bellyOf(hip), meets: hip.id },
@@ -21,7 +45,7 @@ const lipUnder = (purlin: Member, hip: Member): Notch => {
       {
         at: 'heel',
         name: at === 'top' ? 'lip, upper end' : 'lip, lower end',
-        keep: halfSpace(face, v3.scale(s, left ? -1 : 1)),
+        keep,
         meets: hip.id,
       },
     ],
@@ -65,16 +89,9 @@ const ACROSS = SLACK_SINE.across;
 
 /** The cut along a line's timber, on the side of it that a point of the purlin lies on. */
 export const besideLine = (purlin: Member, line: Member, point: Vec3): EndCut => {
-  const { origin, s } = line.frame;
-  const side = v3.dot(v3.sub(point, origin), s) > 0 ? 1 : -1;
-  const face = v3.add(origin, v3.scale(s, (side * line.stock.thickness) / 2));
-  const out = v3.scale(s, -side);
-  const at = v3.dot(purlin.frame.a, out) > 0 ? 'top' : 'bottom';
-  return { at, name: 'cheek cut', keep: halfSpace(face, out), meets: line.id };
+  const { keep, at } = sideOfLine(purlin, line, point);
+  return { at, name: 'cheek cut', keep, meets: line.id };
 };
-
-const middleOf = ({ frame, axis }: Member): Vec3 =>
-  v3.add(frame.origin, v3.scale(frame.a, axis.runMm / 2));
 
 /**
  * A purlin with a lip under each hip or valley at its ends that it would stand in; where the lip would take too much of it,
@@ -83,8 +100,7 @@ const middleOf = ({ frame, axis }: Member): Vec3 =>
 export const withLips = (purlin: Member, before: readonly Member[]): Member =>
   linesInWay(purlin, before).atEnds.reduce<Member>((left, line) => {
     const lip = lipUnder(purlin, line);
-    const deep = deepestLip({ ...purlin, notches: [lip] });
-    if (deep <= purlin.stock.depth * (1 - LEAST_UNDER_LIP))
+    if (lipDepth(purlin, lip) <= purlin.stock.depth * (1 - LEAST_UNDER_LIP))
       return { ...left, notches: [...left.notches, lip] };
     const stop = besideLine(purlin, line, middleOf(purlin));
     return { ...left, ends: [...left.ends.filter(({ at }) => at !== stop.at), stop] };
@@ -93,21 +109,19 @@ export const withLips = (purlin: Member, before: readonly Member[]): Member =>
 /** A lip that leaves less than this share of a purlin's depth leaves too little to bear. */
 const LEAST_UNDER_LIP = 1 / 4;
 
-/** The most that a purlin's lips take of its depth, where they come to the side of what passes over. mm */
-const deepestLip = ({ frame, notches, stock, topMm }: Member): number =>
+/** The most that a lip takes of a purlin's depth, where it comes to the side of what passes over. mm */
+const lipDepth = ({ frame, stock, topMm }: Member, { seat, heels }: Notch): number =>
   Math.max(
     0,
-    ...notches.flatMap(({ seat, heels }) =>
-      heels.flatMap((heel) => {
-        const [lip, side] = [seat.keep, heel.keep].map((keep) => halfSpaceToLocal(frame, keep));
-        if (lip === undefined || side === undefined) return [];
-        return [stock.thickness / 2, -stock.thickness / 2].map((s) => {
-          const [sa, ss, se] = side.normal;
-          const [la, ls, le] = lip.normal;
-          const det = sa * le - se * la;
-          const e = (sa * (lip.offset - ls * s) - la * (side.offset - ss * s)) / det;
-          return topMm - e;
-        });
-      }),
-    ),
+    ...heels.flatMap((heel) => {
+      const [lip, side] = [seat.keep, heel.keep].map((keep) => halfSpaceToLocal(frame, keep));
+      if (lip === undefined || side === undefined) return [];
+      return [stock.thickness / 2, -stock.thickness / 2].map((s) => {
+        const [sa, ss, se] = side.normal;
+        const [la, ls, le] = lip.normal;
+        const det = sa * le - se * la;
+        const e = (sa * (lip.offset - ls * s) - la * (side.offset - ss * s)) / det;
+        return topMm - e;
+      });
+    }),
   );

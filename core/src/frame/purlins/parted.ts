@@ -2,8 +2,8 @@ import { TOUCHING_MM, halfSpace, intervals, v2, v3, type Interval, type Vec3 } f
 import { clashing } from '../joint/in-space';
 import type { CutAt, EndCut, Member } from '../member/member';
 import { cornersOf } from '../member/solid-of';
-import { sideAt, type Site } from '../site';
-import { onSlope } from '../site/slope-plan';
+import { runFrom, sideAt, type Site } from '../site';
+import { openingsAcross } from '../site/openings-across';
 import { besideLine, linesInWay } from './lips';
 import { SHORTEST_MM, type Stretch, type StretchEnd, type Wanted } from './stretches';
 
@@ -15,28 +15,20 @@ interface Gap {
 }
 
 /** The edges of the holes that a purlin would run across: it stops under their trimmers, flush with the inner faces. */
-const atOpenings = (site: Site, wanted: Wanted, stretch: Stretch, purlin: Member): Gap[] => {
-  const { slope, index } = stretch;
+const atOpenings = (site: Site, wanted: Wanted, { slope }: Stretch, purlin: Member): Gap[] => {
   const line = sideAt(site, wanted.block, wanted.side);
-  const [u0] = onSlope(slope, line.start);
-  const vs = cornersOf(purlin).map((p) => onSlope(slope, v3.inPlan(p))[1]);
-  const body: Interval = [Math.min(...vs), Math.max(...vs)];
+  const ins = cornersOf(purlin).map((p) => runFrom(line, v3.inPlan(p)));
+  const body: Interval = [Math.min(...ins) + TOUCHING_MM, Math.max(...ins) - TOUCHING_MM];
   const stop = (t: number, at: CutAt): EndCut => {
     const [x, y] = v2.add(line.start, v2.scale(slope.along, t));
     const out = v2.scale(slope.along, at === 'top' ? 1 : -1);
     return { at, name: 'end cut', keep: halfSpace([x, y, 0], [out[0], out[1], 0]), meets: null };
   };
-  return site.openings
-    .filter(
-      (one) =>
-        one.slope === index &&
-        body[0] < one.vs[1] - TOUCHING_MM &&
-        body[1] > one.vs[0] + TOUCHING_MM,
-    )
-    .map(({ us }): Gap => {
-      const [from, to] = [us[0] - u0, us[1] - u0];
-      return { from, to, ends: [stop(from, 'top'), stop(to, 'bottom')] };
-    });
+  return openingsAcross(site, slope, line, body).map(([from, to]): Gap => ({
+    from,
+    to,
+    ends: [stop(from, 'top'), stop(to, 'bottom')],
+  }));
 };
 
 /** The hips and valleys that a purlin would run into on its way: it stops at their two sides. */

@@ -1,106 +1,15 @@
-import { chordWithin, halfSpace, intervals, v2, v3, type Interval, type Vec3 } from '../../geom';
-import type { Job } from '../../job';
+import { chordWithin, halfSpace, v2, v3, type Interval, type Vec3 } from '../../geom';
 import type { Problem } from '../../problem';
-import { purlinRows, purlinsOn, runOfSide, underLaid, type Slope } from '../../roof';
+import { purlinRows, purlinsOn, runOfSide, type Slope } from '../../roof';
 import { inMm, leastMm, say } from '../../sentence';
 import { isRafter, KINDS } from '../../kinds';
 import { cutBetween, gapsAlong } from '../joint/between';
 import { clashing, clearInSpace, facesOf } from '../joint/in-space';
-import { onSlope } from '../site/slope-plan';
 import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { inPart, wholly, type Added, type Pass, type Withheld } from '../pass';
-import { blockAt, heightOn, sideAt, type Site } from '../site';
-import { endCuts, endOf, SHORTEST_MM, stretches, type Stretch } from './stretches';
-
-type RoofPurlins = Job['roofPurlins'][number];
-
-/** One row of a set, on one stretch of a side's roof. */
-interface Row {
-  readonly set: RoofPurlins;
-  readonly block: string;
-  readonly side: number;
-  readonly distance: number;
-  /** Along the slope from the tail's top corner. mm */
-  readonly along: number;
-  readonly stretch: Stretch;
-}
-
-/** Just inside a board's edges. mm */
-const OVER_MM = 5;
-
-/** A point of a row at `t` along the side. */
-const pointOf = (
-  site: Site,
-  { block, side, distance, stretch: { slope } }: Row,
-  t: number,
-): Vec3 => {
-  const line = sideAt(site, block, side);
-  const from = v2.add(line.start, v2.scale(line.inward, distance));
-  const [x, y] = v2.add(from, v2.scale(slope.along, t));
-  return [x, y, heightOn(slope, [x, y])];
-};
-
-/** Where a row would cross openings, along the side. mm */
-const holesOn = (site: Site, row: Row): Interval[] => {
-  const { slope } = row.stretch;
-  const [p0, p1] = pointOf(site, row, 0);
-  const [u, v] = onSlope(slope, [p0, p1]);
-  const half = halfOf(row);
-  return site.openings
-    .filter(({ slope: index }) => site.roof.slopes[index] === slope)
-    .filter(({ vs }) => v + half > vs[0] && v - half < vs[1])
-    .map(({ us }): Interval => [us[0] - u, us[1] - u]);
-};
-
-/** Half of a row's thickness, plan. mm */
-const halfOf = ({ set, stretch: { slope } }: Row): number =>
-  (set.stock.thickness / 2) * Math.cos(slope.slopeRad);
-
-/** Where at either of its edges another roof is laid in a row's way, along the side. mm */
-const laidInWay = (site: Site, row: Row): Interval[] => {
-  const { slope } = row.stretch;
-  const at = v3.inPlan(pointOf(site, row, 0));
-  const half = v2.scale(slope.uphill, halfOf(row));
-  const top = row.set.stock.depth / Math.cos(slope.slopeRad);
-  return [v2.add(at, half), v2.sub(at, half)].flatMap((from) =>
-    underLaid(site.roof, slope, from, slope.along, top),
-  );
-};
-
-/** A purlin over the rafters without what lies in holes, and under what is laid on the roof: cut plumb and square there. */
-const partedAt = (
-  site: Site,
-  row: Row,
-  purlin: Member,
-  from: number,
-  next: () => string,
-): Member[] => {
-  const { along } = row.stretch.slope;
-  const cut = (at: 'top' | 'bottom', t: number): EndCut => {
-    const [x, y, z] = pointOf(site, row, t);
-    const out = at === 'top' ? along : v2.scale(along, -1);
-    return {
-      at,
-      name: 'end cut',
-      keep: halfSpace([x, y, z], [out[0], out[1], 0]),
-      meets: null,
-    };
-  };
-  const to = from + purlin.axis.runMm;
-  const gaps = intervals.unite([...holesOn(site, row), ...laidInWay(site, row)], OVER_MM);
-  if (!gaps.some(([low, high]) => low < to && high > from)) return [purlin];
-  const own = (at: 'top' | 'bottom') => purlin.ends.filter((one) => one.at === at);
-  return intervals.without([[from, to]], gaps, SHORTEST_MM).map(([start, end], i): Member => ({
-    ...purlin,
-    id: i === 0 ? purlin.id : next(),
-    frame: { ...purlin.frame, origin: pointOf(site, row, start) },
-    axis: axisOf(end - start, 0),
-    ends: [
-      ...(end < to ? [cut('top', end)] : own('top')),
-      ...(start > from ? [cut('bottom', start)] : own('bottom')),
-    ],
-  }));
-};
+import { blockAt, sideAt, type Site } from '../site';
+import { holesOn, OVER_MM, partedAt, pointOf, type RoofPurlins, type Row } from './rows';
+import { endCuts, endOf, stretches } from './stretches';
 
 const level = ({ along }: Slope): Vec3 => [along[0], along[1], 0];
 

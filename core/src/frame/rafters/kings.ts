@@ -108,8 +108,8 @@ export const endsAgainst = (
   return (
     place.kind === 'hip' &&
     node !== null &&
+    v2.distance(high, topPoint(rafter)) < ON_POINT_MM &&
     !facesRidge(places, place) &&
-    (meetsRafters(site, places, node) || kingStandsFirst(site, places, node)) &&
-    v2.distance(high, topPoint(rafter)) < ON_POINT_MM
+    (meetsRafters(site, places, node) || kingStandsFirst(site, places, node))
   );
 };

@@ -1,4 +1,4 @@
-import { hasLength, wallOf, depthBehind } from './on-wall';
+import { depthBehind, hasLength, seenFrom, wallOf } from './on-wall';
 import type { Job } from '../schema';
 
 /** Trimmers, headers and a rafter's space between two things on one slope. mm */
@@ -15,7 +15,7 @@ interface OnSlope {
 }
 
 /** What stands on the slope over a wall already. A dormer takes it up to the ridge. */
-const standingOn = (job: Job, block: string, side: number): OnSlope[] => [
+const onSlopeOver = (job: Job, block: string, side: number): OnSlope[] => [
   ...job.openings.filter((one) => one.block === block && one.side === side),
   ...job.dormers
     .filter((one) => one.block === block && one.side === side)
@@ -44,20 +44,14 @@ const freeAlong = (
   const atEnd = (neighbour: number): number =>
     (block.sides[(neighbour + count) % count]?.roof === 'eave' ? up[1] : 0) + IN_MM;
   const [low, high] = [atEnd(side - 1), wall.lengthMm - atEnd(side + 1) - wideMm];
-  const others = standingOn(job, block.id, side).filter(
+  const others = onSlopeOver(job, block.id, side).filter(
     (one) => one.up[0] < up[1] + APART_MM && one.up[1] > up[0] - APART_MM,
   );
   const before = job.blocks.flatMap((other, i): OnSlope[] => {
     if (i === index) return [];
-    const us = other.outline.map((p) => {
-      const [x, y] = [p[0] - wall.start[0], p[1] - wall.start[1]];
-      return {
-        u: x * wall.along[0] + y * wall.along[1],
-        v: x * wall.inward[0] + y * wall.inward[1],
-      };
-    });
-    const crosses = us.some(({ v }) => v < 0) && us.some(({ v }) => v > 0);
-    const along = us.map(({ u }) => u);
+    const corners = other.outline.map((p) => seenFrom(wall, p));
+    const crosses = corners.some(([, out]) => out > 0) && corners.some(([, out]) => out < 0);
+    const along = corners.map(([u]) => u);
     return crosses
       ? [{ along: [Math.min(...along), Math.max(...along)], up: [0, depthBehind(wall)] }]
       : [];

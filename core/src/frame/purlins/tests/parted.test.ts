@@ -23,6 +23,38 @@ type Opening = NonNullable<JobInput['openings']>[number];
 const ALONG: [number, number] = [4000, 4800];
 const WINDOW: Opening = { name: 'w', block: 'main', side: 0, along: ALONG, up: [900, 2100] };
 
+type Side = JobInput['blocks'][number]['sides'][number];
+
+const eave = { roof: 'eave', pitch: PITCH, overhang: 400 } as const;
+
+/** The house with a wing from one place along its front to another, so far out, and a purlin on the front's slope. */
+const winged = (
+  valleyMm: number,
+  [from, to, out]: readonly [number, number, number],
+  end: Side,
+  at: number | { readonly distance: number },
+): Solution => {
+  const own = buildingInput({
+    ...HOUSE,
+    timber: {
+      purlin: { thickness: 75, depth: 150 },
+      hip: { thickness: 45, depth: 235 },
+      valley: { thickness: valleyMm, depth: 235 },
+    },
+  });
+  const outline: [number, number][] = [
+    [from, out],
+    [to, out],
+    [to, 3000],
+    [from, 3000],
+  ];
+  return solvedInput({
+    ...own,
+    blocks: [...own.blocks, { id: 'wing', outline, sides: [end, eave, { roof: 'open' }, eave] }],
+    purlins: [{ block: 'main', side: 0, at }],
+  });
+};
+
 const purlinsOf = ({ members }: Solution) =>
   members.filter(({ kind, side }) => kind === 'under-purlin' && side === 0);
 
@@ -86,32 +118,7 @@ describe('a purlin under a hip', () => {
 
 describe('a purlin between a hip and a valley', () => {
   it('tells the set-back of the lip at each: half that timber’s thickness, along the purlin', () => {
-    const eave = { roof: 'eave', pitch: PITCH, overhang: 400 } as const;
-    const own = buildingInput({
-      ...HOUSE,
-      timber: {
-        purlin: { thickness: 75, depth: 150 },
-        hip: { thickness: 45, depth: 235 },
-        valley: { thickness: 63, depth: 235 },
-      },
-    });
-    const solution = solvedInput({
-      ...own,
-      blocks: [
-        ...own.blocks,
-        {
-          id: 'wing',
-          outline: [
-            [6000, -2500],
-            [9000, -2500],
-            [9000, 3000],
-            [6000, 3000],
-          ],
-          sides: [eave, eave, { roof: 'open' }, eave],
-        },
-      ],
-      purlins: [{ block: 'main', side: 0, at: { distance: 900 } }],
-    });
+    const solution = winged(63, [6000, 9000, -2500], eave, { distance: 900 });
     const [entry] = solution.cuts.members.filter(({ kind }) => kind === 'purlin');
     const told = entry!.cuts.flatMap(({ setBack }) => setBack ?? []);
     const [hip, valley] = [45, 63].map((thickness) => (thickness / 2) * Math.SQRT2);
@@ -128,30 +135,7 @@ describe('a purlin between a hip and a valley', () => {
 
 describe('a purlin at the height where a wing’s valleys meet', () => {
   it('stops at the valleys, which carry it, and goes on behind them', () => {
-    const eave = { roof: 'eave', pitch: PITCH, overhang: 400 } as const;
-    const own = buildingInput({
-      ...HOUSE,
-      timber: {
-        purlin: { thickness: 75, depth: 150 },
-        hip: { thickness: 45, depth: 235 },
-        valley: { thickness: 45, depth: 235 },
-      },
-    });
-    const wing: JobInput['blocks'][number] = {
-      id: 'wing',
-      outline: [
-        [3000, -2000],
-        [6000, -2000],
-        [6000, 3000],
-        [3000, 3000],
-      ],
-      sides: [{ roof: 'gable' }, eave, { roof: 'open' }, eave],
-    };
-    const solution = solvedInput({
-      ...own,
-      blocks: [...own.blocks, wing],
-      purlins: [{ block: 'main', side: 0, at: 0.5 }],
-    });
+    const solution = winged(45, [3000, 6000, -2000], { roof: 'gable' }, 0.5);
     expect(solution.withheld).toEqual([]);
     expect(fit(solution).problems).toEqual([]);
     const kinds = purlinsOf(solution).map(({ ends }) =>

@@ -41,7 +41,9 @@ const stageOrder = stages.slice(0, -1).map((name, i) => ({
   to: {
     path: [
       ...stages.slice(i + 1).map((later) => `^core/src/${later}/`),
-      onTheSolver.includes(name) ? '^core/src/index\\.ts$' : '^core/src/(solution|solve|index)\\.ts$',
+      onTheSolver.includes(name)
+        ? '^core/src/index\\.ts$'
+        : '^core/src/(solution|solve|index)\\.ts$',
     ],
   },
 }));

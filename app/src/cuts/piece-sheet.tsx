@@ -161,7 +161,7 @@ const Numbers = ({ entry, working, display }: NumberProps) => {
       </Worked>
     </View>
   );
-  const { seat, drop, backing } = entry;
+  const { seat, upper, drop, backing } = entry;
   return (
     <View>
       {entry.slope > 0 && row('Slope of its axis', 'slope', formatDegrees(entry.slope, 2))}
@@ -175,6 +175,16 @@ const Numbers = ({ entry, working, display }: NumberProps) => {
       {seat !== null && row('Seat, level', 'seat.width', writeLength(seat.width, display))}
       {seat !== null &&
         row('Notch, plumb', 'seat.plumbDepth', writeLength(seat.plumbDepth, display))}
+      {upper !== null &&
+        (
+          [
+            ['Heel to heel, along the slope', 'apart'],
+            ['Over the upper wall: ‹height above plate›', 'hap'],
+            ['Its seat, level', 'width'],
+            ['Its notch, plumb', 'plumbDepth'],
+            ['Upper tail, along the top edge', 'tail'],
+          ] as const
+        ).map(([name, field]) => row(name, `upper.${field}`, writeLength(upper[field], display)))}
       {drop !== null && drop > 0 && row('Drop', 'drop', writeLength(drop, display))}
       {backing !== null &&
         row(

@@ -30,6 +30,7 @@ type Shape = NewShape | 'measured';
 const SHAPES: readonly { readonly value: Shape; readonly label: string }[] = [
   { value: 'hip', label: 'Hip' },
   { value: 'gable', label: 'Gable' },
+  { value: 'shed', label: 'One slope over two walls' },
   { value: 'lean-to', label: 'Lean-to' },
   { value: 'measured', label: 'Four measured walls' },
 ];
@@ -37,6 +38,7 @@ const SHAPES: readonly { readonly value: Shape; readonly label: string }[] = [
 const SHAPE_HELP: Readonly<Record<Shape, string>> = {
   hip: 'Eaves all round.',
   gable: 'Eaves along, gables at both ends.',
+  shed: 'Rafters from a low wall up over a high one, with an overhang at both.',
   'lean-to': 'One slope, from a wall down to its eave.',
   measured:
     'Walls that may not be square: roughly here, then each wall and a diagonal on the site.',

@@ -24,6 +24,7 @@ import { Existing, Join } from './join';
 import { Openings } from './openings';
 import { AtWall, EaveBlocks, GableEnds } from './roof-edges';
 import { Gablet } from './gablet';
+import { HighPlate } from './high-plate';
 import { RoofingFields } from './roofing';
 import { SheathingFields } from './sheathing';
 
@@ -34,6 +35,7 @@ const WAYS: readonly { readonly value: Kind; readonly label: string }[] = [
   { value: 'eave', label: 'Eave' },
   { value: 'gable', label: 'Gable' },
   { value: 'wall', label: 'Against a wall' },
+  { value: 'high', label: 'Over a high wall' },
 ];
 
 const sideOf = (block: Block, wall: number, roof: Kind, before: Side | undefined): Side => {
@@ -41,7 +43,7 @@ const sideOf = (block: Block, wall: number, roof: Kind, before: Side | undefined
   if (roof === 'eave' && before !== undefined) return before;
   const overhang = now !== undefined && 'overhang' in now ? now.overhang : 0;
   if (roof === 'eave') return { roof, pitch: pitchText(block, wall), overhang };
-  return roof === 'gable' ? { roof, overhang } : { roof };
+  return roof === 'gable' || roof === 'high' ? { roof, overhang } : { roof };
 };
 
 /** Whether every eave of a part has the pitch and the breaks of this one. */
@@ -179,6 +181,7 @@ const Wall = ({ index, wall, block }: { index: number; wall: number; block: Bloc
           help="What the pitch comes to at the wall. Given the height instead, the pitch is worked out from it."
         />
       )}
+      {side.roof === 'high' && <HighPlate index={index} wall={wall} />}
       {side.roof === 'eave' && <Posts index={index} wall={wall} side={side} />}
       {side.roof === 'eave' && <Breaks index={index} wall={wall} side={side} />}
       {side.roof === 'eave' && <Gablet index={index} wall={wall} side={side} block={block} />}
@@ -239,7 +242,8 @@ export const RoofForm = () => {
         <Title>Walls</Title>
         <Small>
           A wall under an eave carries rafters; a gable wall runs up to the slope; a roof leans
-          against a wall. Where two ‹eaves› meet, a ‹hip› stands on the corner.
+          against a wall, or passes over a high one. Where two ‹eaves› meet, a ‹hip› stands on the
+          corner.
         </Small>
         <BlockChoice index={index} onIndex={setWanted} />
         <Existing index={index} />

@@ -116,7 +116,11 @@ export const boardOf = (member: Member): BoardDrawing => {
     if (cut.end.at === 'seat') return null;
     const at = crossesAt(cut, s, topMm);
     if (at === null) return null;
-    const rivals = cuts.filter((other) => other.end.at === cut.end.at);
+    // Heels of one notch are: the other notches of a board have their own.
+    const own = member.notches.find(({ heels }) => heels.includes(cut.end));
+    const rivals = cuts.filter(
+      ({ end }) => end.at === cut.end.at && (own === undefined || own.heels.includes(end)),
+    );
     const upper = cut.end.at === 'top';
     const taken = rivals.some((other) => {
       const rival = crossesAt(other, s, topMm);

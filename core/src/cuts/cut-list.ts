@@ -14,7 +14,8 @@ const entryOf = (roof: Roof, { pieces }: Group, mark: string): CutListEntry => {
   if (first === undefined) throw new Error(`cuts: group ${mark} has no piece`);
   const { member } = first;
   const figures = figuresOf(member, first.cuts, first.reaches);
-  const { theory, body, longPoint, shortPoint, tail, blank, seat, drop, backing, plan } = figures;
+  const { theory, body, longPoint, shortPoint, tail, blank, seat, upper, drop, backing, plan } =
+    figures;
   const hands = { left: 0, right: 0, plain: 0 };
   for (const piece of pieces) hands[handOf(piece)] += 1;
   return {
@@ -43,6 +44,17 @@ const entryOf = (roof: Roof, { pieces }: Group, mark: string): CutListEntry => {
             width: seat.width.value,
             plumbDepth: seat.plumbDepth.value,
             depthFraction: seat.depthFraction.value,
+          },
+    upper:
+      upper === null
+        ? null
+        : {
+            hap: upper.hap.value,
+            width: upper.width.value,
+            plumbDepth: upper.plumbDepth.value,
+            depthFraction: upper.depthFraction.value,
+            apart: upper.apart.value,
+            tail: upper.tail.value,
           },
     heights: ridgeHeights(
       roof,

@@ -6,11 +6,14 @@ import { lengthsOf, type Lengths, type Reaches } from './lengths';
 import type { LocalCut } from './local-cut';
 import { planAngles, slopeOf } from './slope';
 import { seatOf, type Seat } from './seat';
+import { upperOf, type Upper } from './upper';
 import { chainOf, work, type Step, type Worked, type Working } from './working';
 
 /** Every number of a line of the list, with what it was computed from. */
 export interface Figures extends Lengths {
   readonly seat: Seat | null;
+  /** Of a rafter over two walls, at the upper one. */
+  readonly upper: Upper | null;
   readonly drop: Worked | null;
   readonly backing: readonly [Worked, Worked] | null;
   readonly plan: readonly [Worked, Worked] | null;
@@ -69,6 +72,7 @@ export const figuresOf = (member: Member, cuts: readonly LocalCut[], reaches: Re
   return {
     ...lengthsOf(member, reaches, slope),
     seat: seatOf(member),
+    upper: upperOf(member, slope),
     drop: dropOf(member),
     backing: fold === null ? null : [bevel(fold.rises[0]), bevel(fold.rises[1])],
     plan,
@@ -79,7 +83,7 @@ export const figuresOf = (member: Member, cuts: readonly LocalCut[], reaches: Re
 /** The chain of every number of the line that a member is cut to, by its path in the line. mm and degrees. */
 export const workingOf = (member: Member): Working => {
   const piece = pieceOf(member);
-  const { slope, seat, drop, backing, plan, cuts, ...length } = figuresOf(
+  const { slope, seat, upper, drop, backing, plan, cuts, ...length } = figuresOf(
     member,
     piece.cuts,
     piece.reaches,
@@ -94,6 +98,7 @@ export const workingOf = (member: Member): Working => {
   };
   note('length', { ...length });
   if (seat !== null) note('seat', { ...seat });
+  if (upper !== null) note('upper', { ...upper });
   if (drop !== null) working['drop'] = chainOf(drop);
   if (backing !== null) note('backing', backing);
   if (plan !== null) note('plan', plan);

@@ -12,7 +12,7 @@ export { cutLines } from './cut-list';
 export { runningMarks, tapesOf } from './running-marks';
 export { storyTapes } from './story-tapes';
 export { notchPlumbDepth } from './local-cut';
-export { seatOf } from './seat';
+export { seatOf, upperSeatOf, type Seat } from './seat';
 export { handOf, pieceOf } from './group';
 export { markOf, marksById, memberOf } from './marks';
 export { span } from './lengths';

@@ -24,7 +24,10 @@ const localCut = (member: Member, end: EndCut): LocalCut => {
 export const crossesAt = ({ normal, offset }: LocalCut, s: number, e: number): number | null =>
   Math.abs(normal[0]) < PARALLEL_SINE ? null : (offset - normal[1] * s - normal[2] * e) / normal[0];
 
-const ORDER = ['top', 'seat', 'heel', 'tail', 'bottom'];
+const ORDER = ['top', 'upper seat cut', 'upper heel cut', 'seat', 'heel', 'tail', 'bottom'];
+
+const rankOf = ({ end: { at, name } }: LocalCut): number =>
+  ORDER.indexOf(ORDER.includes(name) ? name : at);
 
 /** Every saw cut of the member, from the upper end down. */
 export const localCuts = (member: Member): LocalCut[] => {
@@ -33,9 +36,7 @@ export const localCuts = (member: Member): LocalCut[] => {
     cuts.push(localCut(member, notch.seat));
     for (const heel of notch.heels) cuts.push(localCut(member, heel));
   }
-  return cuts.sort(
-    (p, q) => ORDER.indexOf(p.end.at) - ORDER.indexOf(q.end.at) || p.normal[1] - q.normal[1],
-  );
+  return cuts.sort((p, q) => rankOf(p) - rankOf(q) || p.normal[1] - q.normal[1]);
 };
 
 /** How far inside a notch's corner the theory line starts, along the timber in plan. mm */
@@ -53,6 +54,23 @@ export const heightOverSeat = (member: Member, notch: Notch): number => {
 /** Plumb depth of a notch at its corner; 0 or less where the board's underside clears the plate. mm */
 export const notchPlumbDepth = (member: Member, notch: Notch): number =>
   member.stock.depth / Math.cos(member.axis.slopeRad) - heightOverSeat(member, notch);
+
+/** How much of an upper seat so wide the timber's upper end cuts off, past the outside of the wall below it. mm */
+export const cutOffUpperSeat = (
+  { frame, ends }: Member,
+  { corner, seat }: Notch,
+  wideMm: number,
+): number => {
+  const along = v2.unit(v3.inPlan(frame.a));
+  const z = -seat.keep.offset;
+  return Math.max(
+    0,
+    ...ends.map(({ keep }) => {
+      const rate = v3.dot(keep.normal, [along[0], along[1], 0]);
+      return rate < SAME_POINT_MM ? 0 : wideMm + planeAt(keep, [corner[0], corner[1], z]) / rate;
+    }),
+  );
+};
 
 /** How far inside a notch's corner, level and on the centre line, the timber's lower end cuts its seat. mm */
 export const cutOffSeat = (member: Member, notch: Notch): number => {

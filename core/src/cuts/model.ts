@@ -18,6 +18,14 @@ const cut = z.object({
   setBack: z.number().optional(),
 });
 
+/** mm, and a share of the depth */
+const seat = z.object({
+  hap: z.number(),
+  width: z.number(),
+  plumbDepth: z.number(),
+  depthFraction: z.number(),
+});
+
 const hands = z.object({
   left: z.number().int(),
   right: z.number().int(),
@@ -47,14 +55,13 @@ const entry = z.object({
     tail: z.number(),
     blank: z.number(),
   }),
-  seat: z
-    .object({
-      hap: z.number(),
-      width: z.number(),
-      plumbDepth: z.number(),
-      depthFraction: z.number(),
-    })
-    .nullable(),
+  seat: seat.nullable(),
+  /**
+   * Of a rafter that one slope lays over two walls, its notch over the upper one, its heel on that plate's inside face;
+   * `apart`: along the slope from heel line to heel line; `tail`: along the top edge from over the wall's outside face to
+   * the upper tail's cut. Null for others. mm
+   */
+  upper: seat.extend({ apart: z.number(), tail: z.number() }).nullable(),
   /**
    * Timber set by height: where the top of each stands, at its lower end: over the main plate's top (z = 0), and over
    * its own block's plate; `fall` is how much higher its other end is. Ridges cut alike can stand at several heights.

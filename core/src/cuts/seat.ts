@@ -1,7 +1,7 @@
-import type { Member } from '../frame';
+import { isUpper, type Member, type Notch } from '../frame';
 import { SLACK_MM } from '../geom';
 import { degrees, radians } from '../units';
-import { cutOffSeat, heightOverSeat, notchPlumbDepth } from './local-cut';
+import { cutOffSeat, cutOffUpperSeat, heightOverSeat, notchPlumbDepth } from './local-cut';
 import { work, type Worked } from './working';
 
 export interface Seat {
@@ -18,11 +18,21 @@ const NO_SEAT_MM = SLACK_MM.nothing;
  * The birdsmouth's sizes; null where there is none (a lip is none), where the underside clears the plate, or where a cheek
  * takes the seat away on the centre line, beside a valley that carries the piece.
  */
-export const seatOf = (member: Member): Seat | null => {
-  const notch = member.notches.find(
-    (one) => one.for === 'plate' && notchPlumbDepth(member, one) > 0,
+export const seatOf = (member: Member): Seat | null =>
+  sizesOf(
+    member,
+    member.notches.find(
+      (one) => one.for === 'plate' && !isUpper(one) && notchPlumbDepth(member, one) > 0,
+    ),
   );
+
+/** The same of the birdsmouth over a high wall; null where there is none. */
+export const upperSeatOf = (member: Member): Seat | null =>
+  sizesOf(member, member.notches.find(isUpper));
+
+const sizesOf = (member: Member, notch: Notch | undefined): Seat | null => {
   if (notch === undefined) return null;
+  const end = isUpper(notch) ? 'upper' : 'lower';
   const slope = degrees(member.axis.slopeRad);
   const { depth } = member.stock;
   const drop = member.dropMm ?? 0;
@@ -52,12 +62,18 @@ export const seatOf = (member: Member): Seat | null => {
   );
   const width = work(
     'seat width',
-    'notch, plumb ÷ tan slope − what the lower end cuts off it',
+    `notch, plumb ÷ tan slope − what the ${end} end cuts off it`,
     'mm',
     [
       ['notch, plumb', plumbDepth, 'mm'],
       ['slope', slope, '°'],
-      ['cut off by the lower end', cutOffSeat(member, notch), 'mm'],
+      [
+        `cut off by the ${end} end`,
+        isUpper(notch)
+          ? cutOffUpperSeat(member, notch, plumbDepth.value / Math.tan(member.axis.slopeRad))
+          : cutOffSeat(member, notch),
+        'mm',
+      ],
     ],
     (depthMm, deg, off) => Math.max(0, depthMm / Math.tan(radians(deg)) - off),
   );

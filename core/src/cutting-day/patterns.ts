@@ -35,6 +35,9 @@ const sharesCuts = (one: CutListEntry, other: CutListEntry): boolean =>
   ) &&
   near(one.seat?.width ?? 0, other.seat?.width ?? 0, CUT_ALIKE_MM) &&
   near(one.seat?.plumbDepth ?? 0, other.seat?.plumbDepth ?? 0, CUT_ALIKE_MM) &&
+  (['width', 'plumbDepth', 'apart', 'tail'] as const).every((name) =>
+    near(one.upper?.[name] ?? 0, other.upper?.[name] ?? 0, CUT_ALIKE_MM),
+  ) &&
   (one.backing ?? []).every((deg, i) => near(deg, other.backing?.[i] ?? NaN, ALIKE_DEG)) &&
   (one.backing === null) === (other.backing === null);
 

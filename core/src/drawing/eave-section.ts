@@ -2,8 +2,7 @@ import { isRow } from '../kinds';
 import { boardOf, type CutListEntry } from '../cuts';
 import type { Member } from '../frame';
 import { v2, v3, type Vec2 } from '../geom';
-import type { Job } from '../job';
-import { plateThicknessOf, plateWidthOf } from '../roof';
+import { plateThicknessOf, plateWidthOf, type Job } from '../job';
 import { radians } from '../units';
 
 /**

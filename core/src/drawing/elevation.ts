@@ -26,10 +26,12 @@ const EDGE_ON = 0.01;
 /** The walls' face below the roof: from a little under the plate up to the roof's underside line. */
 const wallOf = (
   roof: Roof,
+  block: Roof['blocks'][number],
   { start, end, inward, plateMm }: Roof['blocks'][number]['sides'][number],
   flat: (p: Vec3) => Vec2,
 ): Vec2[] => {
-  const low = plateMm - WALL_SHOWN_MM;
+  // A raised or a high wall stands on the same ground.
+  const low = block.plateMm - WALL_SHOWN_MM;
   const at = (t: number): Vec2 => v2.add(start, v2.scale(v2.sub(end, start), t));
   const upper = Array.from({ length: STEPS + 1 }, (_, i): Vec2 => {
     const [x, y] = at(1 - i / STEPS);
@@ -61,13 +63,13 @@ export const elevationView = (
     points: polygon.map(flat),
     away: distance(polygon),
   }));
-  const walls = roof.blocks.flatMap(({ sides }) =>
-    sides
+  const walls = roof.blocks.flatMap((block) =>
+    block.sides
       .filter((side) => side.roof !== 'open' && side.roof !== 'gablet')
       .filter((side) => v2.dot(side.inward, away) > EDGE_ON)
       .map((side): Panel => {
         const ends: Vec3[] = [side.start, side.end].map(([x, y]) => [x, y, 0]);
-        return { of: 'wall', points: wallOf(roof, side, flat), away: distance(ends) };
+        return { of: 'wall', points: wallOf(roof, block, side, flat), away: distance(ends) };
       }),
   );
   // A line is drawn right after the slope that carries it, where that slope looks this way.

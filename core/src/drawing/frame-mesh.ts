@@ -133,12 +133,13 @@ const wallsOf = (job: Job, roof: Roof): number[] =>
   standing(job, roof).flatMap((part) =>
     part.roof.blocks
       .filter(({ id, partOf }) => id === partOf && !onPosts(part.job, id))
-      .flatMap(({ sides }) =>
+      .flatMap(({ sides, plateMm: main }) =>
         sides
-          .filter((side) => side.roof === 'eave' || side.roof === 'gable')
+          .filter(({ roof: way }) => way === 'eave' || way === 'high' || way === 'gable')
           .flatMap(({ start, end, plateMm }): number[] => {
             const at = ([x, y]: Vec2, z: number): Vec3 => [x, y, z];
-            const [low, high] = [plateMm - WALL_MM, plateMm - PLATE_SHOWN_MM];
+            // A raised or a high wall stands on the same ground.
+            const [low, high] = [main - WALL_MM, plateMm - PLATE_SHOWN_MM];
             return fan([at(start, low), at(end, low), at(end, high), at(start, high)]);
           }),
       ),

@@ -31,6 +31,11 @@ const COLUMNS = [
   'backing_a_deg',
   'backing_b_deg',
   'cuts',
+  'upper_hap_mm',
+  'upper_seat_mm',
+  'upper_notch_plumb_mm',
+  'heel_to_heel_mm',
+  'upper_tail_mm',
 ];
 
 /** Rounded for reading: 0.01 mm, 0.001°. The JSON carries full precision. */
@@ -74,6 +79,11 @@ export const cutListCsv = (list: CutList): string => {
         [c.at, c.name, ...[c.faceAngle, c.faceTilt, c.edgeAngle, c.edgeTilt].map(deg)].join(' '),
       )
       .join('; '),
+    mm(m.upper?.hap),
+    mm(m.upper?.width),
+    mm(m.upper?.plumbDepth),
+    mm(m.upper?.apart),
+    mm(m.upper?.tail),
   ]);
   return `${Papa.unparse({ fields: COLUMNS, data: rows })}\r\n`;
 };

@@ -22,7 +22,7 @@ import {
 } from './member/member';
 import { overPlates, seatNotch } from './joint/plate-notches';
 import type { SetLine } from './lines/set-lines';
-import { startOf, type SetRafter } from './rafters/set-rafters';
+import { startOf, topOf, type SetRafter } from './rafters/set-rafters';
 import { planPoint } from './site/slope-plan';
 import { cornersOf, solidOf } from './member/solid-of';
 import { cutsOf, type Strip } from './joint/strip';
@@ -118,11 +118,11 @@ const withLeaning = (site: Site, member: Member, leaning: readonly EndCut[]): Me
 };
 
 export const rafterMember = (site: Site, { id, kind, span, strip, leaning }: SetRafter): Member => {
-  const { slope, station, foot, high, block, side } = span;
+  const { slope, station, foot, block, side } = span;
   const start = startOf(span);
   const p = planPoint(slope, station.u, start);
   const outward = v2.scale(slope.uphill, -1);
-  const run = high.v - start;
+  const run = topOf(span) - start;
   const member: Member = makeMember({
     id,
     kind,

@@ -94,6 +94,35 @@ const checkBreaks = (block: Block, path: Path): Problem[] =>
     });
   });
 
+/** One slope over two walls: one high wall, and no eave beside it that would run a hip up to it. */
+const checkHigh = ({ sides }: Block, path: Path): Problem[] => {
+  const all = sides.flatMap(({ roof }, i) => (roof === 'high' ? [i] : []));
+  const [first, second] = all;
+  const problem = (i: number, text: Sentence): Problem => ({
+    code: 'outline',
+    path: [...path, 'sides', i, 'roof'],
+    text,
+  });
+  if (first === undefined) return [];
+  if (second !== undefined)
+    return [
+      problem(
+        second,
+        say`wall ${first + 1} of this part is its high wall already; accepted is one`,
+      ),
+    ];
+  const beside = [first + 1, first + sides.length - 1].map((i) => i % sides.length);
+  const eave = beside.find((i) => sides[i]?.roof === 'eave');
+  return eave === undefined
+    ? []
+    : [
+        problem(
+          eave,
+          say`an eave beside the high wall; accepted is a gable, up which the one slope runs from the low wall to the high one`,
+        ),
+      ];
+};
+
 /** A part by itself: its outline, its sides, its breaks. */
 export const checkBlock = (block: Block, index: number): Problem[] => {
   const path = ['blocks', index];
@@ -106,7 +135,11 @@ export const checkBlock = (block: Block, index: number): Problem[] => {
       },
     ];
   }
-  const problems = [...checkOutline(block, path), ...checkBreaks(block, path)];
+  const problems = [
+    ...checkOutline(block, path),
+    ...checkBreaks(block, path),
+    ...checkHigh(block, path),
+  ];
   if (!block.sides.some((side) => side.roof === 'eave')) {
     problems.push({
       code: 'outline',

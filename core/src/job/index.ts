@@ -30,4 +30,5 @@ export {
 } from './measured';
 export { extraAt, extrasOf, valueAt, withoutExtras, type LessAsked } from './extras';
 export { partOfJob, type PartOfJob } from './part';
+export { plateThicknessOf, plateWidthOf } from './plate-sizes';
 export { hapOf } from './seat';

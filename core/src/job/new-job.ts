@@ -3,7 +3,7 @@ import { MADE_WITH } from './migrations/made-with';
 import type { Job, Side } from './schema';
 
 /** What the first part is, before its walls are told apart one by one. */
-export type NewShape = 'hip' | 'gable' | 'lean-to';
+export type NewShape = 'hip' | 'gable' | 'shed' | 'lean-to';
 
 export interface NewJobChoice {
   readonly shape?: NewShape;
@@ -11,15 +11,28 @@ export interface NewJobChoice {
   readonly timber?: 'planed' | 'sawn' | Job['timber'];
 }
 
-/** Walls 1 to 4. A lean-to falls to wall 1, from the wall of the house. */
-const SIDES: Readonly<Record<NewShape, readonly ('eave' | 'gable' | 'wall')[]>> = {
+type StartSide = 'eave' | 'gable' | 'wall' | 'high';
+
+/** Walls 1 to 4. A shed falls to wall 1, over a high wall 3; a lean-to from the wall of the house. */
+const SIDES: Readonly<Record<NewShape, readonly StartSide[]>> = {
   hip: ['eave', 'eave', 'eave', 'eave'],
   gable: ['eave', 'gable', 'eave', 'gable'],
+  shed: ['eave', 'gable', 'high', 'gable'],
   'lean-to': ['eave', 'gable', 'wall', 'gable'],
 };
 
-const sideOf = (roof: 'eave' | 'gable' | 'wall', eave: Side): Side =>
-  roof === 'eave' ? eave : roof === 'gable' ? { roof, overhang: 0 } : { roof };
+const sideOf = (roof: StartSide, eave: Extract<Side, { roof: 'eave' }>): Side => {
+  switch (roof) {
+    case 'eave':
+      return eave;
+    case 'high':
+      return { roof, overhang: eave.overhang };
+    case 'gable':
+      return { roof, overhang: 0 };
+    case 'wall':
+      return { roof };
+  }
+};
 
 /** Rafters, then hips, valleys and the ridge, then fascias: thickness and depth; mm. */
 const sections = (

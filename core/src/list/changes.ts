@@ -29,13 +29,17 @@ export const cutsAlike = (one: readonly CutEntry[], other: readonly CutEntry[]):
 /** Whether two lines of the list are sawn alike. */
 const sawnAlike = (one: CutListEntry, other: CutListEntry): boolean => {
   const lengths = ['longPoint', 'shortPoint', 'body', 'tail', 'blank'] as const;
-  const seats = [one.seat, other.seat].map((seat) => [seat?.width ?? 0, seat?.plumbDepth ?? 0]);
+  const notches = [one, other].map(({ seat, upper }) => [
+    ...[seat, upper].flatMap((own) => [own?.width ?? 0, own?.plumbDepth ?? 0]),
+    upper?.apart ?? 0,
+    upper?.tail ?? 0,
+  ]);
   return (
     one.kind === other.kind &&
     one.stock.thickness === other.stock.thickness &&
     one.stock.depth === other.stock.depth &&
     lengths.every((name) => near(one.length[name], other.length[name], CUT_ALIKE_MM)) &&
-    [0, 1].every((i) => near(seats[0]?.[i] ?? 0, seats[1]?.[i] ?? 0, CUT_ALIKE_MM)) &&
+    notches[0]?.every((mm, i) => near(mm, notches[1]?.[i] ?? 0, CUT_ALIKE_MM)) === true &&
     cutsAlike(one.cuts, other.cuts)
   );
 };

@@ -1,6 +1,6 @@
-import { SAME_POINT_MM } from '../geom';
+import { CUT_ALIKE_MM, SAME_POINT_MM } from '../geom';
 import type { Member } from '../frame';
-import { notchPlumbDepth, seatOf } from '../cuts';
+import { notchPlumbDepth, seatOf, upperSeatOf, type Seat } from '../cuts';
 import { inMm, say } from '../sentence';
 import { caution, note, type Remark, type Subject } from './remark';
 
@@ -28,53 +28,72 @@ const percentOver = (share: number): string => {
   return percent > USUAL_NOTCH_SHARE * 100 ? `${percent} %` : `just over ${percent} %`;
 };
 
+const noSeat = (member: Member): Remark[] => {
+  const notch = member.notches.find((one) => one.for === 'plate');
+  return notch === undefined
+    ? []
+    : [
+        caution(
+          'no-seat',
+          say`the rafter's underside stands ${inMm(-notchPlumbDepth(member, notch), 1)} above its ‹plate›: it has no seat. Use a deeper rafter or a lower ‹height above plate›`,
+          member,
+        ),
+      ];
+};
+
+/** Two notches alike are told of once. */
+const isLike = (one: Seat | null, other: Seat): boolean =>
+  one !== null &&
+  Math.abs(one.width.value - other.width.value) < CUT_ALIKE_MM &&
+  Math.abs(one.plumbDepth.value - other.plumbDepth.value) < CUT_ALIKE_MM;
+
 export const aboutSeats = ({ job, framing }: Subject): Remark[] =>
   oneOfEach(framing.members, ['common', 'king-common', 'hip-jack']).flatMap((member) => {
     const seat = seatOf(member);
-    if (seat === null) {
-      const notch = member.notches.find((one) => one.for === 'plate');
-      return notch === undefined
-        ? []
-        : [
-            caution(
-              'no-seat',
-              say`the rafter's underside stands ${inMm(-notchPlumbDepth(member, notch), 1)} above its ‹plate›: it has no seat. Use a deeper rafter or a lower ‹height above plate›`,
-              member,
-            ),
-          ];
-    }
-    const remarks: Remark[] = [];
-    const share = seat.depthFraction.value;
-    const width = seat.width.value;
-    if (share > USUAL_NOTCH_SHARE + SAME_POINT_MM) {
-      remarks.push(
-        caution(
-          'deep-notch',
-          say`the birdsmouth takes ${percentOver(share)} of the rafter's depth; the usual limit is a quarter. A deep notch splits under load: ask the local code or an engineer`,
-          member,
-        ),
-      );
-    }
-    if (width < USUAL_BEARING_MM) {
-      remarks.push(
-        caution(
-          'narrow-seat',
-          say`the seat bears on ${inMm(width, 1)} of ‹plate›; the usual least is ${inMm(USUAL_BEARING_MM)}: ask the local code or an engineer`,
-          member,
-        ),
-      );
-    }
-    const { plateWidth } = job.timber;
-    if (plateWidth !== undefined && width > plateWidth + SAME_POINT_MM)
-      remarks.push(
-        note(
-          'seat-past-plate',
-          say`the seat is ${inMm(width - plateWidth, 1)} wider than the ‹plate›`,
-          member,
-        ),
-      );
-    return remarks;
+    const upper = upperSeatOf(member);
+    return [
+      ...(seat === null ? noSeat(member) : aboutSeat(job, member, seat, 'the')),
+      ...(upper === null || isLike(seat, upper) ? [] : aboutSeat(job, member, upper, 'the upper')),
+    ];
   });
+
+const aboutSeat = (
+  { timber: { plateWidth } }: Subject['job'],
+  member: Member,
+  seat: Seat,
+  the: 'the' | 'the upper',
+): Remark[] => {
+  const remarks: Remark[] = [];
+  const share = seat.depthFraction.value;
+  const width = seat.width.value;
+  if (share > USUAL_NOTCH_SHARE + SAME_POINT_MM) {
+    remarks.push(
+      caution(
+        'deep-notch',
+        say`${the} birdsmouth takes ${percentOver(share)} of the rafter's depth; the usual limit is a quarter. A deep notch splits under load: ask the local code or an engineer`,
+        member,
+      ),
+    );
+  }
+  if (width < USUAL_BEARING_MM) {
+    remarks.push(
+      caution(
+        'narrow-seat',
+        say`${the} seat bears on ${inMm(width, 1)} of ‹plate›; the usual least is ${inMm(USUAL_BEARING_MM)}: ask the local code or an engineer`,
+        member,
+      ),
+    );
+  }
+  if (plateWidth !== undefined && width > plateWidth + SAME_POINT_MM)
+    remarks.push(
+      note(
+        'seat-past-plate',
+        say`${the} seat is ${inMm(width - plateWidth, 1)} wider than the ‹plate›`,
+        member,
+      ),
+    );
+  return remarks;
+};
 
 /** A hip's or valley's seat runs inward from the plate's corner; past the plates it hangs in the air. */
 export const aboutCorners = ({ job, framing }: Subject): Remark[] =>

@@ -14,6 +14,7 @@ import { inMm, say } from '../sentence';
 import { pitchRad } from '../units';
 import { heightAt, kickAndRest, kicksOut } from './bands';
 import { heightAbovePlate } from './height-above-plate';
+import { unseatedHigh, withHighPlates } from './high-walls';
 import type { BlockRoof, Bound, Carrier, RoofPiece, RoofPlane } from './model';
 import { loweredPlumb, loweredSquare, purlinsOn } from './purlin-rows';
 import { levelSides, type SideLine } from './side-lines';
@@ -134,22 +135,26 @@ export const loneBlock = (job: Job, block: Block): Result<LoneBlock> => {
   const hap = heightAbovePlate(job, pitchRad(first.side.pitch));
   if (!hap.ok) return hap;
   const lower = (side: number): number => loweredPlumb(job, block, side);
-  const sides = levelSides(block, job.framing.levelFascia, lower).map((line): SideLine => ({
+  const flat = levelSides(block, job.framing.levelFascia, lower).map((line): SideLine => ({
     ...line,
     hapMm: hap.value - lower(line.index),
   }));
-  const through = tooLow(job, block, sides, hap.value);
+  const through = tooLow(job, block, flat, hap.value);
   if (through !== null) return refused([through]);
+  const bands = flat.map((line, i) => {
+    const side = block.sides[i];
+    return side?.roof === 'eave'
+      ? bandsOf(block, line, side, hap.value, loweredSquare(job, block.id, i))
+      : [];
+  });
+  const sides = withHighPlates(job, block, flat, bands);
+  const unseated = unseatedHigh(job, block, sides, bands);
+  if (unseated.length > 0) return refused(unseated);
   return ok({
     ...enclosed(block.id, sides),
     partOf: block.id,
     plateMm: block.plate,
-    bands: sides.map((line, i) => {
-      const side = block.sides[i];
-      return side?.roof === 'eave'
-        ? bandsOf(block, line, side, hap.value, loweredSquare(job, block.id, i))
-        : [];
-    }),
+    bands,
   });
 };
 

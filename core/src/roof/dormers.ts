@@ -1,12 +1,11 @@
 import { v2, type Vec2 } from '../geom';
-import { hapOf, type Job, type PartOfJob } from '../job';
+import { hapOf, type Job, type PartOfJob, plateThicknessOf, plateWidthOf } from '../job';
 import { ok, refused, type Problem, type Result } from '../problem';
 import { inMm, leastMm, mostMm, say, type Sentence } from '../sentence';
 import { pitchRad } from '../units';
 import { heightAt } from './bands';
 import { insideOf, withoutParts } from './laid-on';
 import type { Roof, RoofPlane } from './model';
-import { plateThicknessOf, plateWidthOf } from './plates';
 import { onSide, type SideLine } from './side-lines';
 
 type Dormer = Job['dormers'][number];

@@ -223,7 +223,8 @@ export const bordersOf = (
         return { part, stands: rise > SAME_HEIGHT_MM };
       }),
     );
-    const free = side.index === plane.side ? 'eave' : side.roof === 'wall' ? 'wall' : 'rake';
+    const beyond = side.roof === 'wall' || side.roof === 'high' ? side.roof : 'rake';
+    const free = side.index === plane.side ? 'eave' : beyond;
     const parts = shared.map(({ part }) => part);
     const steps = shared.filter(({ stands }) => stands).map(({ part }) => part);
     return [

@@ -14,7 +14,8 @@ export { withWaysOut } from './near-miss';
 export { workOutMet } from './meetings';
 export { comesOverWalls } from './refuse';
 export { onSide, sideLines, type SideLine } from './side-lines';
-export { heightAt } from './bands';
+export { heightAt, planeOver } from './bands';
+export { betweenHigh } from './high-walls';
 export { carryRidge, shareSide } from './edges';
 export {
   loweredSquare,
@@ -28,8 +29,6 @@ export {
   coveredWall,
   gablePlatesOf,
   platesOf,
-  plateThicknessOf,
-  plateWidthOf,
   standingWall,
   postedEaves,
   strutWallsOf,

@@ -86,8 +86,8 @@ export interface RoofLine extends Fold {
 }
 
 export interface RoofBorder extends SideRef {
-  /** step: a roof's edge that stands above another roof. */
-  readonly kind: 'eave' | 'rake' | 'wall' | 'step';
+  /** high: the upper edge of a slope that runs on over a high wall. step: a roof's edge that stands above another roof. */
+  readonly kind: 'eave' | 'high' | 'rake' | 'wall' | 'step';
   readonly from: Vec3;
   readonly to: Vec3;
   readonly slope: number;

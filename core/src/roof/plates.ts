@@ -9,7 +9,7 @@ import {
   type Vec2,
   PARALLEL_SINE,
 } from '../geom';
-import type { Job } from '../job';
+import { plateThicknessOf, plateWidthOf, type Job } from '../job';
 import { heightAt, kickAndRest } from './bands';
 import type { BlockRoof, Bound, Roof, RoofPlane, SideRef } from './model';
 import type { SideLine } from './side-lines';
@@ -32,14 +32,6 @@ const ALONG = SLACK_SINE.wall;
 const COVERED_MM = SLACK_MM.rounding;
 /** Shorter stretches of wall carry nothing. mm */
 const LEAST_STRETCH_MM = SLACK_MM.nothing;
-/** Where the job names no plate. mm */
-const USUAL_PLATE_MM = { width: 100, thickness: 38 } as const;
-
-export const plateWidthOf = ({ timber }: Job): number => timber.plateWidth ?? USUAL_PLATE_MM.width;
-
-export const plateThicknessOf = ({ timber }: Job): number =>
-  timber.plateThickness ?? USUAL_PLATE_MM.thickness;
-
 /** The stretch of a line `from + u·along` where a linear value is at most 0; null where it nowhere is. */
 const whereNotOver = (stretch: Interval | null, atStart: number, rate: number): Interval | null => {
   if (stretch === null) return null;
@@ -239,13 +231,13 @@ export const strutWallsOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[
     return polygon === null ? [] : [plateOf(job, id, side, polygon.points, topMm)];
   });
 
-/** Every wall plate of the building: along each eave's wall, inside its outside face, where that wall stands. */
+/** Every wall plate that carries rafters: along each eave's and high wall, inside its outside face, where that wall stands. */
 export const platesOf = (job: Job, { blocks }: Pick<Roof, 'blocks'>): Plate[] => {
   const width = plateWidthOf(job);
   const plates: Plate[] = [];
   for (const block of blocks) {
     for (const side of block.sides) {
-      if (side.roof !== 'eave') continue;
+      if (side.roof !== 'eave' && side.roof !== 'high') continue;
       const standing = intervals.without(
         // Past an inner corner the plate runs on by its own width.
         standingWall(blocks, block, side, (other) =>

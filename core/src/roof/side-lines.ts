@@ -17,7 +17,7 @@ export interface SideLine {
   readonly overhangMm: number;
   /** Height of this side's plate. mm */
   readonly plateMm: number;
-  /** Plumb, from the plate's outside top corner to the rafter's top edge. mm */
+  /** Plumb, from the plate's outside top corner to the rafter's top edge; of a high wall from its inside one. mm */
   readonly hapMm: number;
 }
 
@@ -44,7 +44,7 @@ export const sideLines = (block: Block): WallLine[] =>
       inward,
       lengthMm,
       overhangMm: 'overhang' in side ? side.overhang : 0,
-      plateMm: block.plate + ((side.roof === 'eave' && side.raise) || 0),
+      plateMm: block.plate + (('raise' in side && side.raise) || 0),
     };
   });
 

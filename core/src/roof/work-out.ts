@@ -88,10 +88,10 @@ const cutAtWall = (
   return clipConvex({ points, tags: own }, outside, tag);
 };
 
-/** A piece without what hangs over gables; its edges there, and at walls, are where timbers end. */
+/** A piece without what hangs over gables, for that lies on other timbers than its own rafters; its edges there, and at walls, are where timbers end. */
 const withinWalls = (piece: RoofPiece, block: BlockRoof): RoofPiece[] =>
   block.sides
-    .filter(({ roof }) => roof !== 'eave')
+    .filter(({ roof }) => roof !== 'eave' && roof !== 'high')
     .reduce<RoofPiece[]>(
       (left, side) =>
         left.flatMap((one) => {

@@ -74,6 +74,8 @@ export type SawStep =
   | {
       readonly act: 'notch';
       readonly for: NotchFor;
+      /** Over the upper of two walls. */
+      readonly upper: boolean;
       readonly opens: 'bottom' | 'top';
       readonly seat: { readonly cut: number; readonly line: SawLine };
       readonly heels: readonly { readonly cut: number; readonly line: SawLine }[];

@@ -1,6 +1,6 @@
 import { SLACK_SINE, SLACK_MM, v2, v3, type Vec3 } from '../geom';
 import { boardOf, pieceOf, span, type BoardMark } from '../cuts';
-import { solidOf, type Bevel, type Member } from '../frame';
+import { isUpper, solidOf, type Bevel, type Member } from '../frame';
 import { degrees } from '../units';
 import type { SawStep } from './model';
 import { boardMark, faceAt, sawLine, type Blank } from './saw-line';
@@ -128,6 +128,7 @@ export const stepsOf = (member: Member, mirrored: boolean): SawStep[] => {
       {
         act: 'notch',
         for: notch.for,
+        upper: isUpper(notch),
         opens: notch.opens,
         seat: { cut: seatAt, line: seat },
         heels,

@@ -77,12 +77,12 @@ const housingWords = ({ seat, heels }: Notch, voice: Voice): string[] => {
       ];
 };
 
-const notchWords = ({ for: over, seat, heels, downMm }: Notch, voice: Voice): string[] => {
-  const on = over === 'plate' ? '' : ` over the ${over}`;
+const notchWords = ({ for: over, upper, seat, heels, downMm }: Notch, voice: Voice): string[] => {
+  const on = upper ? ' over the upper wall' : over === 'plate' ? '' : ` over the ${over}`;
   const corner = 'Saw to the corner and no further: past it the notch starts a split.';
   if (heels.length === 0)
     return [
-      `Seat: ${marking(seat.line, voice)}; ${saw(seat.line)}. There is no heel: what lies below the line falls off.`,
+      `Seat${on}: ${marking(seat.line, voice)}; ${saw(seat.line)}. There is no heel: what lies below the line falls off.`,
     ];
   const lines = heels.map(
     ({ line }, i) =>

@@ -86,7 +86,10 @@ const cornersOf = (roof: Roof, edge: RoofBorder, depthMm: number): Vec3[] => {
   });
 };
 
-/** Every eave has its fascia all along, its back on the tails' line. */
+/** Edges of the roof that fascias stand along. */
+const FASCIA_EDGES: ReadonlySet<RoofBorder['kind']> = new Set(['eave', 'high', 'step']);
+
+/** Every eave, and every edge over a high wall, has its fascia all along, its back on the tails' line. */
 export const bareEaves = (site: FrameOnSite, touching: Touching): FitProblem[] => {
   const { job, roof, members } = site;
   if (job.timber.fascia === undefined) return [];
@@ -95,11 +98,12 @@ export const bareEaves = (site: FrameOnSite, touching: Touching): FitProblem[] =
   /** How far along itself each fascia is wanted, eave by eave. */
   const wanted = new Map<Placed, Interval[]>();
   const bare = roof.edges.flatMap((edge): FitProblem[] => {
-    if (!('side' in edge) || (edge.kind !== 'eave' && edge.kind !== 'step')) return [];
+    if (!('side' in edge) || !FASCIA_EDGES.has(edge.kind)) return [];
     const side = roof.blocks.find(({ id }) => id === edge.block)?.sides[edge.side];
     const slope = roof.slopes[edge.slope];
     const own = slope?.sides.some(({ block, side: i }) => block === edge.block && i === edge.side);
-    if (side === undefined || slope === undefined || own !== true) return [];
+    const overHigh = side?.roof === 'high';
+    if (side === undefined || slope === undefined || (own !== true && !overHigh)) return [];
     if (v3.distance(edge.from, edge.to) < SHORTEST_EAVE_MM) return [];
     const on = (p: readonly [number, number, number]): number =>
       v2.dot(v2.sub(v3.inPlan(p), v3.inPlan(edge.from)), side.along);
@@ -111,6 +115,8 @@ export const bareEaves = (site: FrameOnSite, touching: Touching): FitProblem[] =
           // Its back, not an end that lies on this very slope.
           if (Math.abs(v3.dot(normal, member.frame.a)) > END) return [];
           if (v2.dot([normal[0], normal[1]], side.inward) < INWARD) return [];
+          // Nor its upper edge, which lies in the slope.
+          if (v3.dot(normal, slope.plane.normal) > 1 - SAME_WAY_SINE) return [];
           if (Math.abs(v2.dot([normal[0], normal[1]], side.along)) > ALONGSIDE_SINE) return [];
           if (Math.abs(planeAt(plane, edge.from)) > FIT_GAP_MM) return [];
           // A leaning back ends where its upper edge does.

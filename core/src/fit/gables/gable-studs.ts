@@ -1,6 +1,7 @@
 import type { Stock } from '../../job';
 import { isPost, isRafter, isTie } from '../../kinds';
 import {
+  type Interval,
   SLACK_MM,
   ALONGSIDE_SINE,
   FIT_GAP_MM,
@@ -10,7 +11,7 @@ import {
   type Vec2,
   type Vec3,
 } from '../../geom';
-import { heightAt, onSide, overWall, type SideLine } from '../../roof';
+import { betweenHigh, heightAt, onSide, overWall, type SideLine } from '../../roof';
 import { inMm, say } from '../../sentence';
 import { otherOf, type Touching } from '../contact/contacts';
 import { findingOn } from '../finding';
@@ -33,6 +34,8 @@ interface Gable {
   readonly side: SideLine;
   /** Where along it the roof is highest, from its start. mm */
   readonly peak: number;
+  /** Where its own studs stand: between the high walls beside it. mm */
+  readonly between: Interval;
 }
 
 /** Every gable with roof over it: its peak is where two of its slopes cross, or an end of its wall. */
@@ -43,7 +46,8 @@ const gablesOf = (site: FrameOnSite): Gable[] =>
       const us = overWall(site.roof, id, side.index);
       const [first] = us;
       if (first === undefined) return [];
-      return [{ block: id, side, peak: us.reduce((p, q) => (q.z > p.z ? q : p), first).u }];
+      const peak = us.reduce((p, q) => (q.z > p.z ? q : p), first).u;
+      return [{ block: id, side, peak, between: betweenHigh(site.job, { sides }, side) }];
     }),
   );
 
@@ -116,7 +120,8 @@ const isWanted = (
 ): boolean => {
   const { side } = gable;
   const half = wide / 2;
-  if (u < half + SPARE_MM || u > side.lengthMm - half - SPARE_MM) return false;
+  const [from, to] = gable.between;
+  if (u < from + half + SPARE_MM || u > to - half - SPARE_MM) return false;
   const heights = [-INSIDE, 0, INSIDE].map((share) => {
     const p = onSide(side, u + share * wide, inside);
     return Math.min(Infinity, ...carried.flatMap((one) => undersideOver(one, p) ?? []));

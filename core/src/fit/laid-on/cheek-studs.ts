@@ -1,5 +1,6 @@
+import { plateThicknessOf, plateWidthOf } from '../../job';
 import { SLACK_MM, FIT_GAP_MM, planeAt, v2, type Vec2 } from '../../geom';
-import { cheekStudOf, heightAt, plateThicknessOf, plateWidthOf, type SideLine } from '../../roof';
+import { cheekStudOf, heightAt, type SideLine } from '../../roof';
 import { inMm, say } from '../../sentence';
 import { otherOf, type Touching } from '../contact/contacts';
 import { findingOn } from '../finding';

@@ -19,6 +19,8 @@ import { lineUnder, purlinLies } from './in-place';
 import { isMember, isPlate, type Body, type Placed, type PlacedFace } from '../contact/placed';
 import type { FitProblem, SeatBearing } from '../report';
 
+const onHighWall = (body: Body): boolean => isPlate(body) && body.plate.line.roof === 'high';
+
 /** An end bears by at least this share of its sawn face: less is an edge. */
 const LEAST_SHARE = 0.15;
 /** A face is held against another that lies before at least this share of it. */
@@ -292,13 +294,17 @@ export const bearingsOf = (
       if (sunk !== undefined) problems.push(standsIn(placed, sunk));
       if (off(placed, face, onPlates, LEAST_OVER_MM2)) missed = true;
     }
-    const areaMm2 = seated.reduce((sum, { contact }) => sum + contact.areaMm2, 0);
-    const isSeated = areaMm2 >= LEAST_SEAT_MM2;
-    // A stud stands on its whole end: no seat to be sized.
-    if (isSeated && !isPost(member)) {
-      const areas = seated.map(({ contact }) => contact.points);
+    // Under one slope over two walls, each end has its own.
+    const [isSeated, isSeatedHigh] = [false, true].map((high) => {
+      const own = seated.filter(({ other }) => onHighWall(other) === high);
+      const areaMm2 = own.reduce((sum, { contact }) => sum + contact.areaMm2, 0);
+      if (areaMm2 < LEAST_SEAT_MM2) return false;
+      // A stud stands on its whole end: no seat to be sized.
+      if (isPost(member)) return true;
+      const areas = own.map(({ contact }) => contact.points);
       seats.push({ id: member.id, mark, areaMm2, widthMm: leastWidth(placed, areas) });
-    }
+      return true;
+    });
     for (const end of sawn.ends) {
       let share = 0;
       for (const face of end.faces) {
@@ -320,8 +326,7 @@ export const bearingsOf = (
       if (share >= LEAST_SHARE) continue;
       if (end.faces.length > 0 && end.faces.some((face) => atGable(site, member, face))) continue;
       if (
-        !end.upper &&
-        (isSeated || bearing === 'upper') &&
+        ((end.upper ? isSeatedHigh : isSeated) || bearing === 'upper') &&
         (end.faces.length === 0 || isTail(site, end.faces, member, bears))
       )
         continue;

@@ -12,7 +12,7 @@ import {
   TOUCHING_MM2,
 } from '../../geom';
 import type { Member } from '../../frame';
-import { heightAt } from '../../roof';
+import { heightAt, planeOver } from '../../roof';
 import type { Contact } from '../contact/contacts';
 import { liesIn, outFrom, type FrameOnSite } from '../frame-on-site';
 import { type Body, type Placed, type PlacedFace } from '../contact/placed';
@@ -107,15 +107,17 @@ export const atGable = (
 /** A cut whose plane turns from an eave by less than this runs along it, as a sine. */
 const ALONG_EAVE = ALONGSIDE_SINE;
 
-/** Whether a cut's plane holds the overhang's line of an eave: where its plane comes out there. */
+/** Whether a cut's plane holds the overhang's line of an eave or of a high wall: where a slope comes out there. */
 const onOverhang = ({ roof }: FrameOnSite, { plane }: PlacedFace): boolean =>
-  roof.blocks.some(({ sides, planes }) =>
+  roof.blocks.some(({ sides, bands }) =>
     sides.some(({ roof: kind, start, inward, along, overhangMm }, i) => {
-      const slope = planes[i];
-      if (kind !== 'eave' || slope == null) return false;
+      if (kind !== 'eave' && kind !== 'high') return false;
       if (Math.abs(v3.dot(plane.normal, [along[0], along[1], 0])) > ALONG_EAVE) return false;
       const p = v2.add(start, v2.scale(inward, -overhangMm));
-      return Math.abs(planeAt(plane, [p[0], p[1], heightAt(slope, p)])) <= FIT_GAP_MM;
+      const slope = kind === 'eave' ? bands[i]?.[0] : planeOver(bands, p);
+      return (
+        slope != null && Math.abs(planeAt(plane, [p[0], p[1], heightAt(slope, p)])) <= FIT_GAP_MM
+      );
     }),
   );
 

@@ -1,3 +1,4 @@
+import { plateWidthOf } from '../../job';
 import {
   chordWithin,
   FIT_GAP_MM,
@@ -8,7 +9,7 @@ import {
   type Interval,
   type Vec3,
 } from '../../geom';
-import { gablePlatesOf, plateWidthOf, type Plate } from '../../roof';
+import { gablePlatesOf, type Plate } from '../../roof';
 import { inMm, say } from '../../sentence';
 import { otherOf, type Touching } from '../contact/contacts';
 import { findingOn } from '../finding';

@@ -1,5 +1,6 @@
+import { plateThicknessOf } from '../../job';
 import { FIT_GAP_MM, intervals, v2, v3 } from '../../geom';
-import { plateThicknessOf, postedEaves, type PostedEave, type SideLine } from '../../roof';
+import { postedEaves, type PostedEave, type SideLine } from '../../roof';
 import { inMm, say } from '../../sentence';
 import { otherOf, type Touching } from '../contact/contacts';
 import { findingOn } from '../finding';

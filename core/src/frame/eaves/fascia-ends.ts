@@ -14,7 +14,7 @@ import { FASCIA_CORNER_MM } from './fascia-places';
 import type { EndCut } from '../member/member';
 import type { PlanCut } from '../joint/strip';
 import { blockAt, slopeAt, type FasciaPlace, type Site } from '../site';
-import { isSquareTail } from './tails';
+import { isSquareHigh, isSquareTail } from './tails';
 
 /** Ends of fascias this near the crossing of their lines make a corner. mm */
 export const CORNER_REACH_MM = 400;
@@ -32,7 +32,7 @@ const cornerAt = (
   if (v2.distance(v3.inPlan(p), v3.inPlan(q)) < FASCIA_CORNER_MM) return v3.inPlan(p);
   // The eaves of one block that fall unlike still make a corner, if not a level one.
   if (next.block !== place.block) return null;
-  const at = lineCrossing(v3.inPlan(p), place.slope.along, v3.inPlan(q), next.slope.along);
+  const at = lineCrossing(v3.inPlan(p), place.along, v3.inPlan(q), next.along);
   const reaches = (end: Vec3): boolean =>
     at !== null && v2.distance(v3.inPlan(end), at) < CORNER_REACH_MM;
   return reaches(p) && reaches(q) ? at : null;
@@ -48,7 +48,7 @@ export const slopeUnder = (
   which: 'start' | 'end',
 ): Slope | null => {
   const p = which === 'start' ? place.from : place.to;
-  const away = v2.scale(place.slope.along, which === 'start' ? -1 : 1);
+  const away = v2.scale(place.along, which === 'start' ? -1 : 1);
   for (const { kind, from, slopes } of roof.lines) {
     if (kind !== 'valley' || v3.distance(from, p) > FASCIA_CORNER_MM) continue;
     for (const slope of slopes.map((i) => slopeAt({ roof }, i))) {
@@ -72,7 +72,7 @@ const onSlopeEnd = (
   slope: Slope,
 ): PlanCut => {
   const p = which === 'start' ? place.from : place.to;
-  const outward = v2.scale(place.slope.along, which === 'start' ? -1 : 1);
+  const outward = v2.scale(place.along, which === 'start' ? -1 : 1);
   const at = which === 'start' ? ('bottom' as const) : ('top' as const);
   const aside = Math.abs(v2.dot(slope.uphill, v2.left(outward))) * slope.rise;
   const rate = slope.rise * v2.dot(slope.uphill, outward);
@@ -84,14 +84,16 @@ const onSlopeEnd = (
 
 /** The plane that a fascia's back lies in, looking out of the roof: plumb, or square to the slope with its tails. */
 const backOf = (site: Site, place: FasciaPlace): HalfSpace => {
-  const { slope, from } = place;
+  const { slope, from, outward, side } = place;
+  const up = plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).a;
   const out: Vec3 = isSquareFascia(site, place)
-    ? v3.scale(plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).a, -1)
-    : [-slope.uphill[0], -slope.uphill[1], 0];
+    ? v3.scale(up, side.roof === 'high' ? 1 : -1)
+    : [outward[0], outward[1], 0];
   return halfSpace(from, out);
 };
 
 export const isSquareFascia = (site: Site, { block, side }: FasciaPlace): boolean => {
+  if (side.roof === 'high') return isSquareHigh(site, side.overhangMm);
   const plane = blockAt(site, block).planes[side.index];
   return plane != null && isSquareTail(site, plane);
 };
@@ -120,12 +122,12 @@ export const endAt = (
   all: readonly FasciaPlace[],
 ): PlanCut => {
   const p = which === 'start' ? place.from : place.to;
-  const away = v2.scale(place.slope.along, which === 'start' ? -1 : 1);
+  const away = v2.scale(place.along, which === 'start' ? -1 : 1);
   const at = which === 'start' ? ('bottom' as const) : ('top' as const);
   for (const next of all) {
     const corner = cornerAt(site, place, which, next);
     if (corner === null) continue;
-    const turn = v2.unit(v2.add(place.slope.along, next.slope.along));
+    const turn = v2.unit(v2.add(place.along, next.along));
     const outward = which === 'start' ? v2.scale(turn, -1) : turn;
     // Whose tops pass at unlike heights share no line to be mitred on: each is sawn plumb where the eaves cross.
     const q = which === 'start' ? next.to : next.from;

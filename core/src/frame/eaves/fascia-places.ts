@@ -18,7 +18,7 @@ interface EaveStretch extends SideRef {
 /** Every stretch of an eave: seen from above, past gables too, and where it runs on under a higher roof. */
 const eaveStretches = ({ roof }: Pick<Site, 'roof'>): EaveStretch[] => {
   const seen = roof.edges.flatMap((border): EaveStretch[] => {
-    if (border.kind !== 'eave' && border.kind !== 'step') return [];
+    if (border.kind !== 'eave' && border.kind !== 'high' && border.kind !== 'step') return [];
     const { block, side, from, to } = border;
     const slope = slopeAt({ roof }, border.slope);
     return [{ slope, block, side, from: v3.inPlan(from), to: v3.inPlan(to) }];
@@ -35,8 +35,10 @@ const eaveStretches = ({ roof }: Pick<Site, 'roof'>): EaveStretch[] => {
         }),
       ),
   );
-  return [...seen, ...hidden].filter(({ slope, block, side }) =>
-    slope.sides.some((own) => own.block === block && own.side === side),
+  return [...seen, ...hidden].filter(
+    ({ slope, block, side }) =>
+      sideAt({ roof }, block, side).roof === 'high' ||
+      slope.sides.some((own) => own.block === block && own.side === side),
   );
 };
 
@@ -54,9 +56,10 @@ export const fasciaPlaces = (site: Pick<Site, 'job' | 'roof'>): FasciaPlace[] =>
   for (const { slope, block, side, from, to } of eaveStretches(site)) {
     const [u0, v] = onSlope(slope, from);
     const [u1] = onSlope(slope, to);
+    const stretch: Interval = [Math.min(u0, u1), Math.max(u0, u1)];
     const run = runs.find((one) => one.slope === slope && Math.abs(one.v - v) < FASCIA_CORNER_MM);
-    if (run !== undefined) run.stretches.push([u0, u1]);
-    else runs.push({ slope, block, side: sideAt(site, block, side), v, stretches: [[u0, u1]] });
+    if (run !== undefined) run.stretches.push(stretch);
+    else runs.push({ slope, block, side: sideAt(site, block, side), v, stretches: [stretch] });
   }
   return runs.flatMap(({ slope, block, side, v, stretches }) =>
     intervals
@@ -68,7 +71,21 @@ export const fasciaPlaces = (site: Pick<Site, 'job' | 'roof'>): FasciaPlace[] =>
           return [p[0], p[1], heightOn(slope, p)];
         };
         const id = memberId(block, 'fascia', side.index, ...(i === 0 ? [] : [i]));
-        return { id, block, side, slope, v, stretch, from: at(stretch[0]), to: at(stretch[1]) };
+        const [low, high] = [at(stretch[0]), at(stretch[1])];
+        // Counter-clockwise round the building: over a high wall against the way of the slope's eave.
+        const back = side.roof === 'high';
+        return {
+          id,
+          block,
+          side,
+          slope,
+          along: back ? v2.scale(slope.along, -1) : slope.along,
+          outward: back ? slope.uphill : v2.scale(slope.uphill, -1),
+          v,
+          stretch,
+          from: back ? high : low,
+          to: back ? low : high,
+        };
       }),
   );
 };

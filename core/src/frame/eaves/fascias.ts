@@ -28,8 +28,8 @@ const UNDER_MM = SLACK_MM.beside;
  *                 │▌ fascia               ╱▌
  */
 const fasciaFrame = (site: Site, place: FasciaPlace, thickness: number): BoardFrame => {
-  const { slope } = place;
-  const a: Vec3 = [slope.along[0], slope.along[1], 0];
+  const { slope, along } = place;
+  const a: Vec3 = [along[0], along[1], 0];
   const e: Vec3 = isSquareFascia(site, place)
     ? plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).e
     : [0, 0, 1];
@@ -45,16 +45,16 @@ const outlineOf = (
   depth: number,
   topMm: number,
 ): Strip | null => {
-  const { slope } = place;
-  const out = v2.scale(slope.uphill, (inner - outer) / 2);
-  const reach = v2.scale(slope.along, CORNER_REACH_MM + 4 * (inner + outer));
+  const { along, outward } = place;
+  const out = v2.scale(outward, (outer - inner) / 2);
+  const reach = v2.scale(along, CORNER_REACH_MM + 4 * (inner + outer));
   const from = v2.add(v3.inPlan(place.from), out);
   const to = v2.add(v3.inPlan(place.to), out);
   const z = place.from[2] + topMm;
   const whole = openStrip(v2.sub(from, reach), v2.add(to, reach), inner + outer, {
     id: place.id,
     kind: 'fascia',
-    heading: slope.along,
+    heading: along,
     topAt: () => z,
     plumbMm: depth,
     anchor: v2.scale(v2.add(from, to), 0.5),
@@ -107,19 +107,23 @@ export const fascias = (site: Site, standing: readonly StripGrid[]): Member[] =>
       !slopes.some((slope) =>
         polygon.points.every((p) => topAt(p) < heightOn(slope, p) + UNDER_MM),
       );
-    // A plumb fascia's outer top arris lies in the roof plane, so that nothing stands proud.
-    const topMm = isSquareFascia(site, place) ? 0 : -place.slope.rise * stock.thickness;
-    const thin = outlineOf(place, ends, [0, stock.thickness], stock.depth, topMm);
+    // A plumb fascia's outer top arris lies in the roof plane, so that nothing stands proud; over a high wall its inner one.
+    const high = place.side.roof === 'high';
+    const square = isSquareFascia(site, place);
+    const topMm = square || high ? 0 : -place.slope.rise * stock.thickness;
+    // Set square with the tails, it leans in below them; over a high wall out, and they reach out below it.
+    const lean = square ? stock.depth * Math.sin(place.slope.slopeRad) : 0;
+    const tails =
+      square && high ? site.job.timber.common.depth * Math.sin(place.slope.slopeRad) : 0;
+    const thin = outlineOf(place, ends, [-tails, tails + stock.thickness], stock.depth, topMm);
     const around =
       thin === null ? [] : standing.flatMap((grid) => grid.near(thin)).filter(inTheWay);
     const clear = thin === null ? null : clearOfAll(thin, around);
     if (clear === null) continue;
-    // Set square with the tails, it leans in below them.
-    const lean = isSquareFascia(site, place) ? stock.depth * Math.sin(place.slope.slopeRad) : 0;
     const whole = outlineOf(
       place,
       planCutsOf(clear, ends),
-      [lean, stock.thickness],
+      high ? [0, stock.thickness + lean] : [lean, stock.thickness],
       stock.depth,
       topMm,
     );

@@ -8,14 +8,14 @@ import {
   type HalfSpace,
   type Vec2,
 } from '../../geom';
-import { heightAt, type RoofLine, type RoofPlane } from '../../roof';
+import { heightAt, type RoofLine, type RoofPlane, type SideLine, type Slope } from '../../roof';
 import { plumbFrame, plumbKeep } from '../member/board';
 import { fasciaAlong } from './fascia-places';
 import type { LinePlace } from '../site/line-places';
 import type { CutName, EndCut, Member } from '../member/member';
 import { woodWithin } from '../member/solid-of';
 import type { PlanCut } from '../joint/strip';
-import { blockAt, blocksOf, runFrom, sideAt, slopeAt, type Site } from '../site';
+import { blockAt, blocksOf, heightOn, runFrom, sideAt, slopeAt, type Site } from '../site';
 
 /** A tail this near a gable's line ends in it. mm */
 const AT_EDGE_MM = SLACK_MM.place;
@@ -108,6 +108,41 @@ export const tailOfSide = (
   const meets = fasciaAlong(site, plane, near)?.id ?? null;
   return { point, outward, cut: { at: 'tail', name, keep, meets } };
 };
+
+/**
+ * The cut of the tails that run on over a high wall, at the edge of the roof above it. A square one comes out below, so that
+ * the board reaches further in plan than its top corner.
+ *
+ *        ╱╲          overhang to here
+ *      ╱    ╲╱ tail
+ *    ╱    ╱
+ */
+export const highTail = (
+  site: Site,
+  slope: Slope,
+  block: string,
+  { start, inward, overhangMm, index }: SideLine,
+): PlanCut => {
+  const { job } = site;
+  const outward = v2.scale(inward, -1);
+  const edge = v2.add(start, v2.scale(outward, overhangMm));
+  const leans = isSquareHigh(site, overhangMm);
+  const up = plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).a;
+  const reach = leans ? job.timber.common.depth * Math.sin(slope.slopeRad) : 0;
+  const keep = leans
+    ? halfSpace([edge[0], edge[1], heightOn(slope, edge)], up)
+    : plumbKeep(edge, outward);
+  const fascia = site.fascias.find((one) => one.block === block && one.side.index === index);
+  return {
+    point: v2.add(edge, v2.scale(outward, reach)),
+    outward,
+    cut: { at: 'top', name: 'tail cut', keep, meets: fascia?.id ?? null },
+  };
+};
+
+/** Whether the tails over a high wall are cut square: as the crew's way is, but not where there is no overhang. */
+export const isSquareHigh = ({ job }: Pick<Site, 'job'>, overhangMm: number): boolean =>
+  job.framing.tail === 'square' && overhangMm > 0;
 
 /** Wood that a fascia may share with a tail before that is cut: rounding along its back. mm³ */
 const TOUCHING_MM3 = SLACK_MM3.nothing;

@@ -1,7 +1,7 @@
 import { v2, v3, type Vec2, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
 import { say } from '../../sentence';
-import { tailOfSide } from '../eaves/tails';
+import { highTail, tailOfSide } from '../eaves/tails';
 import { plumbFrame, plumbKeep } from '../member/board';
 import { makeMember, axisOf, memberId, type EndCut, type Member } from '../member/member';
 import { wholly, type Added, type Pass } from '../pass';
@@ -27,17 +27,22 @@ const plumb = (at: 'top' | 'bottom', p: Vec3, outward: Vec2): EndCut => ({
  * off the fall of its slope: it lies a hair flatter, and one top corner of it comes to the roof.
  */
 const bargeOf = (site: Site, rake: Rake, stock: Stock, number: number): Member => {
-  const { slope, low, high, outward, up, toLine, eave, border } = rake;
+  const { slope, low, high, outward, up, toLine, over, eave, border } = rake;
   const line = sideAt(site, eave.block, eave.side);
   const tail = startsAtEave(site, rake);
   const p = v2.add(v3.inPlan(low), v2.scale(outward, -stock.thickness / 2));
   // The theory line starts over the plate's outside face, or at the break.
   const start = tail ? runFrom(line, p) / v2.dot(up, slope.uphill) : 0;
   const foot = v2.sub(p, v2.scale(up, start));
-  const run = v2.dot(v2.sub(v3.inPlan(high), foot), up);
+  const whole = v2.dot(v2.sub(v3.inPlan(high), foot), up);
   const cut = tail
     ? tailOfSide(site, eave.block, eave.side, foot, 'tail cut').cut
     : plumb('bottom', low, v2.scale(up, -1));
+  const upper =
+    over === null ? plumb('top', high, toLine) : highTail(site, slope, border.block, over).cut;
+  // To the high wall's outside face, as its rafters.
+  const past = over === null ? 0 : over.overhangMm / v2.dot(over.inward, up);
+  const run = whole + past;
   const rise = slope.rise * v2.dot(up, slope.uphill);
   const slopeRad = isSquare(rake) ? slope.slopeRad : Math.atan(rise);
   const falls = slope.rise * Math.abs(v2.dot(outward, slope.uphill));
@@ -49,7 +54,7 @@ const bargeOf = (site: Site, rake: Rake, stock: Stock, number: number): Member =
     stock,
     frame: plumbFrame([foot[0], foot[1], heightOn(slope, foot)], up, slopeRad),
     topMm: isSquare(rake) ? 0 : -(stock.thickness / 2) * falls * Math.cos(slopeRad),
-    ends: [plumb('top', high, toLine), cut],
+    ends: [upper, cut],
     axis: { ...axisOf(run, run * rise), slopeRad },
     pair: { rise, run: 1 },
   });

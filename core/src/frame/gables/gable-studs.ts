@@ -12,7 +12,7 @@ import {
 import { isRafter, isTie } from '../../kinds';
 import type { Job, Stock } from '../../job';
 import type { Problem } from '../../problem';
-import { overWall, roofAbout, type BlockRoof, type SideLine } from '../../roof';
+import { betweenHigh, overWall, roofAbout, type BlockRoof, type SideLine } from '../../roof';
 import { inMm, say } from '../../sentence';
 import { clashing, clearInSpace } from '../joint/in-space';
 import { bellyOf } from '../member/board';
@@ -37,14 +37,15 @@ interface Rise {
 }
 
 /** Null where none of its block's roof comes over the wall. */
-const riseOf = ({ roof }: Site, { id }: BlockRoof, side: SideLine): Rise | null => {
-  const over = overWall(roof, id, side.index);
+const riseOf = ({ job, roof }: Site, block: BlockRoof, side: SideLine): Rise | null => {
+  const over = overWall(roof, block.id, side.index);
   const [first] = over;
   if (first === undefined) return null;
   const us = over.map(({ u }) => u);
+  const [low, high] = betweenHigh(job, block, side);
   return {
-    from: Math.max(0, Math.min(...us)),
-    to: Math.min(side.lengthMm, Math.max(...us)),
+    from: Math.max(low, Math.min(...us)),
+    to: Math.min(high, Math.max(...us)),
     peak: over.reduce((p, q) => (q.z > p.z ? q : p), first).u,
   };
 };

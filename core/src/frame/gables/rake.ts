@@ -1,5 +1,5 @@
 import { SLACK_MM, SAME_WAY_SINE, v2, v3, type Vec2, type Vec3 } from '../../geom';
-import type { Roof, RoofBorder, SideLine, Slope } from '../../roof';
+import type { Roof, RoofBorder, RoofEdge, SideLine, Slope } from '../../roof';
 import { sideAt, slopeAt, type Site } from '../site';
 import { notched } from './gable-studs';
 
@@ -25,6 +25,8 @@ export interface Rake {
   /** Square to the line that it comes up to, in plan and unit, up the slope: off its fall where the eaves part. */
   readonly toLine: Vec2;
   readonly overhangMm: number;
+  /** The high wall that its slope runs on over, with tails; null under a ridge, a break or a wall. */
+  readonly over: SideLine | null;
   readonly eave: { readonly block: string; readonly side: number };
 }
 
@@ -102,7 +104,10 @@ const bareGables = (site: Site): Gable[] => {
   );
 };
 
-/** The rakes that want a barge: up to a ridge, a break in pitch or a wall. */
+/** What a barge comes up to. */
+const UPPER: ReadonlySet<RoofEdge['kind']> = new Set(['ridge', 'break', 'wall', 'high']);
+
+/** The rakes that want a barge: up to a ridge, a break in pitch, a wall or the edge over a high wall. */
 export const rakesOf = (site: Site): Rake[] => {
   const { roof } = site;
   const bare = bareGables(site);
@@ -114,11 +119,7 @@ export const rakesOf = (site: Site): Rake[] => {
     if (bare.some((gable) => gable.side === side)) return [];
     const [low, high] =
       border.from[2] < border.to[2] ? [border.from, border.to] : [border.to, border.from];
-    const ends = roof.edges.find(
-      (other) =>
-        (other.kind === 'ridge' || other.kind === 'break' || other.kind === 'wall') &&
-        meet(other, high),
-    );
+    const ends = roof.edges.find((other) => UPPER.has(other.kind) && meet(other, high));
     if (ends === undefined) return [];
     const outward = v2.scale(side.inward, -1);
     const off = v2.dot(outward, slope.uphill);
@@ -131,6 +132,7 @@ export const rakesOf = (site: Site): Rake[] => {
         ? slope.uphill
         : v2.scale(across, Math.sign(v2.dot(across, slope.uphill)));
     const { overhangMm } = side;
-    return [{ border, slope, low, high, outward, up, level, toLine, overhangMm, eave }];
+    const over = ends.kind === 'high' ? sideAt(site, ends.block, ends.side) : null;
+    return [{ border, slope, low, high, outward, up, level, toLine, overhangMm, over, eave }];
   });
 };

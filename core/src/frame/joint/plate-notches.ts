@@ -1,3 +1,4 @@
+import { plateWidthOf } from '../../job';
 import {
   boxOver,
   SLACK_MM,
@@ -12,9 +13,9 @@ import {
   type Vec2,
   PARALLEL_SINE,
 } from '../../geom';
-import type { Plate, SideLine } from '../../roof';
+import { onSide, type Plate, type SideLine } from '../../roof';
 import { plumbKeep } from '../member/board';
-import type { EndCut, Member, Notch } from '../member/member';
+import { named, type EndCut, type Member, type Notch } from '../member/member';
 import { woodWithin } from '../member/solid-of';
 import type { Strip } from './strip';
 import type { Site } from '../site';
@@ -115,13 +116,23 @@ const mayStandIn = ({ notches, frame, topMm }: Member, strip: Strip, plate: Plat
 const standsIn = (member: Member, plate: Plate): boolean =>
   woodWithin(member, boundsOf(plate)) > TOUCHING_MM3;
 
-/** Where a plate's outside face crosses a timber's centre line in plan. */
-const crossingOf = ({ frame }: Member, { line }: Plate): Vec2 => {
+/**
+ * The plumb face that a timber's heel lies on, and which way is past it: a plate's outside face, out of the building; of a
+ * high wall, over which the timber rises, its inside one, into it.
+ */
+const heelFace = ({ job }: Site, { line }: Plate): { readonly at: Vec2; readonly past: Vec2 } =>
+  line.roof === 'high'
+    ? { at: onSide(line, 0, plateWidthOf(job)), past: line.inward }
+    : { at: line.start, past: v2.scale(line.inward, -1) };
+
+/** Where the face that a timber's heel lies on crosses its centre line in plan. */
+const crossingOf = (site: Site, { frame }: Member, plate: Plate): Vec2 => {
+  const { at, past } = heelFace(site, plate);
   const heading = v2.unit(v3.inPlan(frame.a));
   const from = v3.inPlan(frame.origin);
-  const rate = v2.dot(heading, line.inward);
+  const rate = v2.dot(heading, past);
   if (Math.abs(rate) < RUNS_ALONG) return from;
-  const t = v2.dot(v2.sub(line.start, from), line.inward) / rate;
+  const t = v2.dot(v2.sub(at, from), past) / rate;
   return v2.add(from, v2.scale(heading, t));
 };
 
@@ -167,7 +178,7 @@ export const overPlates = (site: Site, given: Member, strip: Strip): Member => {
   const levels = [...new Set(across.map(({ topMm }) => topMm))];
   return levels.reduce((notched, topMm): Member => {
     const plates = across.filter((plate) => plate.topMm === topMm);
-    const corners = plates.map((plate) => crossingOf(member, plate));
+    const corners = plates.map((plate) => crossingOf(site, member, plate));
     const [corner = v3.inPlan(member.frame.origin)] = corners;
     const seat = seatCut(corner, topMm);
     const heels = plates
@@ -175,9 +186,19 @@ export const overPlates = (site: Site, given: Member, strip: Strip): Member => {
       .filter(
         ({ line }, i, crossed) => !crossed.slice(0, i).some((other) => onOneLine(other.line, line)),
       )
-      .map(({ line }) => heelCut(line.start, v2.scale(line.inward, -1)));
+      .map((plate) => {
+        const { at, past } = heelFace(site, plate);
+        return heelCut(at, past);
+      });
+    const high = plates.some(({ line }) => line.roof === 'high');
     const over = (kept: readonly EndCut[]): Member => {
-      const notch: Notch = { for: 'plate', seat, heels: kept, opens: 'bottom', corner };
+      const notch: Notch = {
+        for: 'plate',
+        seat: high ? named(seat, 'upper seat cut') : seat,
+        heels: high ? kept.map((heel) => named(heel, 'upper heel cut')) : kept,
+        opens: 'bottom',
+        corner,
+      };
       return { ...notched, notches: [...notched.notches, notch] };
     };
     const done = over(heelsLeft(notched, seat, heels));

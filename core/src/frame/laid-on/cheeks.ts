@@ -9,16 +9,9 @@ import {
   type Vec2,
   type Vec3,
 } from '../../geom';
-import type { Job, Stock } from '../../job';
+import { plateThicknessOf, plateWidthOf, type Job, type Stock } from '../../job';
 import { isRafter } from '../../kinds';
-import {
-  cheekStudOf,
-  heightAt,
-  plateThicknessOf,
-  plateWidthOf,
-  type LaidOn,
-  type SideLine,
-} from '../../roof';
+import { cheekStudOf, heightAt, type LaidOn, type SideLine } from '../../roof';
 import { underAll } from '../gables/gable-studs';
 import { makeMember, axisOf, memberId, type Member } from '../member/member';
 

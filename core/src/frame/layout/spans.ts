@@ -21,6 +21,7 @@ export type Stop =
   | 'valley'
   | 'break'
   | 'wall'
+  | 'high'
   | 'eave'
   | 'header'
   | 'opening'
@@ -36,6 +37,8 @@ export interface SpanEnd {
   readonly beside: number | null;
   /** What a wall's face or a roof's edge is, as a plan line that looks out of the rafter. */
   readonly line: { readonly point: Vec2; readonly outward: Vec2 } | null;
+  /** The high wall that it runs on over. */
+  readonly over: { readonly block: string; readonly side: SideLine } | null;
 }
 
 /** A rafter's centre line on its slope, before its joints are cut. */
@@ -94,9 +97,17 @@ const runsAt = (slope: Slope, u: number): Run[] => {
   return joinedChords(chords, NEAR_MM);
 };
 
+/** The high wall whose edge of the roof this is. */
+const overHigh = (site: Site, tag: Carrier): SpanEnd['over'] => {
+  if (tag.of !== 'outline') return null;
+  const side = sideAt(site, tag.block, tag.side);
+  return side.roof === 'high' ? { block: tag.block, side } : null;
+};
+
 const stopOf = (site: Site, slope: Slope, tag: Carrier, upper: boolean): Stop => {
   if (tag.of === 'wall') return 'wall';
   if (tag.of === 'outline') {
+    if (overHigh(site, tag) !== null) return 'high';
     const own = slope.sides.some(({ block, side }) => block === tag.block && side === tag.side);
     return own && !upper ? 'eave' : 'edge';
   }
@@ -235,13 +246,14 @@ export const rafterSpans = (
       node: upper && nodeV !== null && Math.abs(v - nodeV) < POINT_MM ? station.node : null,
       beside: tag.of === 'slope' ? tag.slope : null,
       line: lineOf(site, slope, tag),
+      over: overHigh(site, tag),
     });
     const cuts = dividers
       .flatMap(({ from, to, stop }) => {
         const v = crossingOf(slope, station.u, from, to);
         return v === null || v <= run.low + NEAR_MM || v >= run.high - NEAR_MM
           ? []
-          : [{ stop, v, node: null, beside: null, line: null }];
+          : [{ stop, v, node: null, beside: null, line: null, over: null }];
       })
       .sort((p, q) => p.v - q.v);
     const ends = [end(run.lowTag, run.low, false), ...cuts, end(run.highTag, run.high, true)];
@@ -312,7 +324,11 @@ export const kindOf = ({
   if (low.stop === 'opening' || high.stop === 'opening') return 'opening-jack';
   if (station.trimmer === true) return 'trimmer';
   const atRidge =
-    high.stop === 'ridge' || high.stop === 'wall' || high.stop === 'edge' || high.stop === 'break';
+    high.stop === 'ridge' ||
+    high.stop === 'wall' ||
+    high.stop === 'high' ||
+    high.stop === 'edge' ||
+    high.stop === 'break';
   if (foot !== null || low.stop === 'wall' || low.stop === 'break') {
     if (station.node !== null) return atRidge ? 'common' : 'king-common';
     return atRidge ? 'common' : high.stop === 'hip' ? 'hip-jack' : 'valley-jack';

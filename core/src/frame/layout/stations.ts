@@ -75,7 +75,7 @@ const hipEdge = (place: LinePlace, slope: Slope): UpperEdge => ({
   fromCorner: place.foot !== null,
 });
 
-/** The top of a lean-to, or of a hip's end under a gablet: where its slope ends at a wall or a gablet across it. */
+/** The top of a lean-to or a shed, or of a hip's end under a gablet: where its slope ends at a wall or a gablet across it. */
 const wallEdges = (
   site: Site,
   places: readonly LinePlace[],
@@ -88,7 +88,8 @@ const wallEdges = (
       if (tag.of !== 'wall' && tag.of !== 'outline') continue;
       const side = sideAt(site, tag.block, tag.side);
       const across = v2.dot(side.inward, slope.uphill);
-      const ends = side.roof === 'gablet' ? across > ACROSS : tag.of === 'wall' && across < -ACROSS;
+      const wall = tag.of === 'wall' || side.roof === 'high';
+      const ends = side.roof === 'gablet' ? across > ACROSS : wall && across < -ACROSS;
       if (!ends) continue;
       const edge = [polygon.points[i], polygon.points[(i + 1) % polygon.points.length]];
       const us = edge.map((p) => (p === undefined ? 0 : onSlope(slope, p)[0]));

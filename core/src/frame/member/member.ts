@@ -17,6 +17,9 @@ export type CutName =
   | 'plumb cut'
   | 'seat cut'
   | 'heel cut'
+  /** Of the upper notch where one slope lies on two walls. */
+  | 'upper seat cut'
+  | 'upper heel cut'
   /** Plumb, across an upper or lower end out of square; of a tail, likewise. */
   | 'cheek cut'
   | 'tail cut'
@@ -93,6 +96,9 @@ export interface Bevel {
   /** Where it applies: outside this half-space only; everywhere when null. */
   readonly beyond: HalfSpace | null;
 }
+
+/** Whether a notch is the one over a high wall: the upper of the two that a rafter has there. */
+export const isUpper = ({ seat }: Notch): boolean => seat.name === 'upper seat cut';
 
 /** Ids are stable while the job's geometry stands: block, kind, side, number along it. */
 export const memberId = (block: string, kind: ListedKind, ...place: readonly number[]): string =>

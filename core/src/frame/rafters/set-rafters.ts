@@ -26,7 +26,7 @@ import {
   type Strip,
 } from '../joint/strip';
 import type { StripGrid } from '../joint/strip-grid';
-import { tailOf, tailOfSide } from '../eaves/tails';
+import { highTail, tailOf, tailOfSide } from '../eaves/tails';
 import { blockAt, coveredAt, heightOn, rafterStock, runFrom, sideAt, type Site } from '../site';
 
 /** A rafter with its joints cut. */
@@ -53,6 +53,12 @@ const LEAST_FACE_MM = SLACK_MM.nothing;
 
 /** Where the span's theory line starts: over the plate's outside face, or on the line it stands on. */
 export const startOf = ({ foot, low }: Span): number => foot?.v ?? low.v;
+
+/** Where it ends: at what stops it, or over the outside face of the high wall that it runs on over. */
+export const topOf = ({ slope, high }: Span): number =>
+  high.over === null
+    ? high.v
+    : high.v + high.over.side.overhangMm / v2.dot(high.over.side.inward, slope.uphill);
 
 /** Numbers the spans of every side along its eave. */
 export const placeRafters = (spans: readonly Span[]): RafterPlace[] => {
@@ -104,7 +110,11 @@ const cornerTails = (site: Site, span: Span): PlanCut[] => {
 /** What ends a span by itself, before any neighbour does: its tail, a wall. */
 const ownCuts = (site: Site, span: Span): PlanCut[] => {
   const { foot, low, high, slope, station, index } = span;
-  const cuts: (PlanCut | null)[] = [atLine(high, 'top', slope.uphill)];
+  const cuts: (PlanCut | null)[] = [
+    high.over === null
+      ? atLine(high, 'top', slope.uphill)
+      : highTail(site, slope, high.over.block, high.over.side),
+  ];
   if (foot !== null) {
     cuts.push(tailOf(site, index, planPoint(slope, station.u, foot.v), 'tail cut'));
     if (low.stop === 'edge' || low.stop === 'wall') cuts.push(atLine(low, 'tail', slope.uphill));
@@ -196,7 +206,7 @@ export const setRafter = (
   rafters: StripGrid,
 ): SetRafter | null => {
   const { id, kind, span } = place;
-  const theory = (span.high.v - startOf(span)) / Math.cos(span.slope.slopeRad);
+  const theory = (topOf(span) - startOf(span)) / Math.cos(span.slope.slopeRad);
   const jack = isRafter({ kind }) && !WHOLE.has(kind);
   if (jack && theory < site.job.framing.shortestJack) return null;
   const ends = ownCuts(site, span);

@@ -14,12 +14,15 @@ import {
   type Slope,
 } from '../../roof';
 
-/** One straight length of fascia, along the tails of one slope. */
+/** One straight length of fascia, along the tails of one slope: at its eave, or over its high wall. */
 export interface FasciaPlace {
   readonly id: string;
   readonly block: string;
   readonly side: SideLine;
   readonly slope: Slope;
+  /** Its direction, and out of the roof; unit, in plan. */
+  readonly along: Vec2;
+  readonly outward: Vec2;
   /** The tails' line up the slope, and the stretch along it. mm */
   readonly v: number;
   readonly stretch: Interval;

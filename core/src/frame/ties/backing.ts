@@ -1,7 +1,7 @@
 import { SLACK_SINE, chordWithin, v2, v3, type Interval, type Vec3 } from '../../geom';
-import type { Stock } from '../../job';
+import { plateWidthOf, type Stock } from '../../job';
 import { isPost, isRafter, isTie } from '../../kinds';
-import { gablePlatesOf, plateWidthOf, type Plate } from '../../roof';
+import { gablePlatesOf, type Plate } from '../../roof';
 import { inMm, mostMm, say } from '../../sentence';
 import { cutBetween, gapsAlong, type Gap } from '../joint/between';
 import { facesOf } from '../joint/in-space';

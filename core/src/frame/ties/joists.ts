@@ -8,10 +8,9 @@ import {
   type Vec2,
   type Vec3,
 } from '../../geom';
-import type { Job, Stock } from '../../job';
+import { plateWidthOf, type Job, type Stock } from '../../job';
 import type { Problem } from '../../problem';
 import { inMm, mostMm, say } from '../../sentence';
-import { plateWidthOf } from '../../roof';
 import { named, type EndCut, type Member } from '../member/member';
 import { inPart, wholly, type Added, type Pass, type Withheld } from '../pass';
 import { heightOn, type Site } from '../site';

@@ -1,7 +1,7 @@
 import { intervals, SAME_POINT_MM, v2, v3, type Vec2, type Vec3 } from '../../geom';
-import type { Job, Stock } from '../../job';
+import { plateThicknessOf, type Job, type Stock } from '../../job';
 import type { Problem } from '../../problem';
-import { onSide, plateThicknessOf, postedEaves, type PostedEave } from '../../roof';
+import { onSide, postedEaves, type PostedEave } from '../../roof';
 import { inMm, leastMm, say } from '../../sentence';
 import { clashing, clearInSpace } from '../joint/in-space';
 import { plumbKeep } from '../member/board';

@@ -32,6 +32,7 @@ export {
   type Gives,
 } from './eave';
 export { heightAtWall, withHeightAtWall, withPosts } from './lean-to';
+export { highPlateOf, withHighPlate, withPitchOfPlates, type HighPlate } from './high-wall';
 export { withCorners } from './change-corners';
 export {
   hangsOverGables,

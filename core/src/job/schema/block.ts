@@ -36,9 +36,16 @@ const side = z.discriminatedUnion(
     }),
     z.strictObject({ roof: z.literal('gable'), overhang: overhang.default(0) }),
     z.strictObject({ roof: z.literal('wall') }),
+    /** The upper of two walls under one slope: its rafters are seated on it too, and run on over it. */
+    z.strictObject({
+      roof: z.literal('high'),
+      overhang: overhang.default(0),
+      /** How far its plate stands above the block's; where it is not given, so far that both notches are alike. */
+      raise: length(0, 30_000).optional(),
+    }),
     z.strictObject({ roof: z.literal('open') }),
   ],
-  { error: 'expected "roof" to be "eave", "gable", "wall" or "open"' },
+  { error: 'expected "roof" to be "eave", "high", "gable", "wall" or "open"' },
 );
 
 const point = z.tuple([length(-MAX_PLAN_MM, MAX_PLAN_MM), length(-MAX_PLAN_MM, MAX_PLAN_MM)], {

@@ -55,7 +55,7 @@ describe('readJob', () => {
       'blocks.0.sides.1',
       { roof: 'flat' },
       'blocks.0.sides.1.roof',
-      '"eave", "gable", "wall" or "open"',
+      '"eave", "high", "gable", "wall" or "open"',
     ],
     ['blocks.0.sides', [], 'blocks.0.sides', '0 sides for 4 corners'],
     ['blocks.0.outline.1', [0, 0], 'blocks.0.outline.0', 'accepted is at least 300 mm'],

@@ -9,6 +9,7 @@ import { Fixings } from './fixings';
 import { HipBracesFields } from './hip-braces-fields';
 import { PurlinsFields } from './purlins-fields';
 import { RoofPurlinsFields } from './roof-purlins-fields';
+import { RidgeBeamFields } from './ridge-beam-fields';
 import { Stock } from './stock-fields';
 import { TiesFields } from './ties-fields';
 
@@ -111,6 +112,7 @@ export const TimberForm = () => {
       <Stock name="hip" />
       {(job.blocks.length > 1 || timber.valley !== undefined) && <Stock name="valley" />}
       <Stock name="ridge" />
+      <RidgeBeamFields />
       {hasBreaks(job) && job.purlins.length === 0 && <Stock name="purlin" />}
       <Stock name="fascia" />
       <LengthField

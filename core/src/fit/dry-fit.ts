@@ -10,6 +10,7 @@ import { checkBacking } from './ties/backing';
 import { bareGaps } from './eaves/blocking';
 import { checkOpenings } from './openings/openings';
 import { checkPosts } from './walls/posts';
+import { checkRidgePosts } from './walls/ridge-posts';
 import { checkShortJoists } from './ties/short-joists';
 import { checkSpacers } from './ties/spacers';
 import { floating } from './contact/carried';
@@ -148,6 +149,7 @@ const CHECKS = overAllKinds([
   { kinds: ['spacer'], check: checkSpacers },
   { kinds: ['backing'], check: checkBacking },
   { kinds: ['post', 'beam'], check: checkPosts },
+  { kinds: ['ridge-post'], check: checkRidgePosts },
   { kinds: [], check: openScarfs },
   { kinds: ['trimmer', 'header', 'opening-jack', 'false-tail'], check: check(checkOpenings) },
   { kinds: ['sleeper'], check: checkLaidOn },

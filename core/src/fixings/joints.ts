@@ -1,4 +1,4 @@
-import { lengthOf, planLine, type EndCut, type Member } from '../frame';
+import { isTailCut, lengthOf, planLine, type EndCut, type Member } from '../frame';
 import { SAME_POINT_MM, TOUCHING_MM, v2, v3, type Vec2 } from '../geom';
 import type { Job } from '../job';
 import { isRafter, KINDS } from '../kinds';
@@ -19,25 +19,38 @@ export interface Run {
   readonly lengthMm: number;
 }
 
-type ById = ReadonlyMap<string, Member>;
+/** The members by their ids, and the ids of ridges that are beams: those that posts stand under. */
+interface Known {
+  readonly byId: ReadonlyMap<string, Member>;
+  readonly beams: ReadonlySet<string>;
+}
 
 const isScarf = ({ name }: EndCut): boolean => name === 'scarf' || name === 'abutment';
 
 /** The ends of a member, each once however many cuts it has, with what it lies against. */
 const endsOf = (
   { ends }: Member,
-  byId: ById,
+  known: Known,
 ): { readonly at: 'top' | 'bottom'; readonly scarf: boolean; readonly to: Member | null }[] =>
   (['top', 'bottom'] as const).flatMap((at) => {
-    const own = ends.filter((end) => end.at === at);
+    const own = ends.filter((end) => end.at === at && !isTailCut(end));
     if (own.length === 0) return [];
-    const met = own.flatMap(({ meets }) => byId.get(meets ?? '') ?? []);
+    const met = own.flatMap(({ meets }) => known.byId.get(meets ?? '') ?? []);
     return [{ at, scarf: own.some(isScarf), to: met[0] ?? null }];
   });
 
-const rafterEnd = (to: Member): Place =>
+const beamsIn = (members: readonly Member[]): ReadonlySet<string> =>
+  new Set(
+    members
+      .filter(({ kind }) => kind === 'ridge-post')
+      .flatMap(({ ends }) => ends.flatMap(({ meets }) => meets ?? [])),
+  );
+
+const rafterEnd = (to: Member, { beams }: Known): Place =>
   to.kind === 'ridge'
-    ? 'rafter-at-ridge'
+    ? beams.has(to.id)
+      ? 'rafter-at-beam'
+      : 'rafter-at-ridge'
     : to.kind === 'ledger'
       ? 'rafter-at-ledger'
       : to.kind === 'header'
@@ -46,45 +59,45 @@ const rafterEnd = (to: Member): Place =>
           ? 'rafter-over'
           : 'rafter-at-line';
 
-const rafterJoints = (member: Member, head: Place | undefined, byId: ById): Joint[] => [
+const rafterJoints = (member: Member, head: Place | undefined, known: Known): Joint[] => [
   ...(head === undefined ? [] : [{ place: head, member, at: 'top', to: null } as const]),
-  ...endsOf(member, byId).flatMap(({ at, to }): Joint[] => {
-    if (to !== null) return [{ place: rafterEnd(to), member, at, to }];
+  ...endsOf(member, known).flatMap(({ at, to }): Joint[] => {
+    if (to !== null) return [{ place: rafterEnd(to, known), member, at, to }];
     // A foot on the sheathing of another roof is fixed through it.
     return at === 'bottom' ? [{ place: 'rafter-over', member, at, to }] : [];
   }),
-  ...seats(member, byId),
-  ...tails(member, byId),
+  ...seats(member, known),
+  ...tails(member, known),
 ];
 
 /** Seats on plates, and over purlins and ledgers. */
-const seats = (member: Member, byId: ById): Joint[] =>
+const seats = (member: Member, known: Known): Joint[] =>
   member.notches.flatMap(({ for: what, seat }): Joint[] => {
-    const to = byId.get(seat.meets ?? '') ?? null;
+    const to = known.byId.get(seat.meets ?? '') ?? null;
     if (what === 'plate') return [{ place: 'seat', member, at: null, to }];
     return what === 'purlin' || what === 'ledger'
       ? [{ place: 'rafter-over', member, at: null, to }]
       : [];
   });
 
-const tails = (member: Member, byId: ById): Joint[] =>
-  [...new Set(member.ends.flatMap(({ at, meets }) => (at === 'tail' && meets ? [meets] : [])))]
-    .flatMap((id) => byId.get(id) ?? [])
+const tails = (member: Member, known: Known): Joint[] =>
+  [...new Set(member.ends.flatMap((end) => (isTailCut(end) && end.meets ? [end.meets] : [])))]
+    .flatMap((id) => known.byId.get(id) ?? [])
     .filter(({ kind }) => kind === 'fascia')
     .map((to): Joint => ({ place: 'fascia-at-tail', member, at: null, to }));
 
 /** What stands on a line of the roof: scarfed where it goes on, else carried at its ends. */
-const lineJoints = (member: Member, byId: ById, freeEnds: boolean): Joint[] => [
-  ...endsOf(member, byId).flatMap(({ at, scarf, to }): Joint[] => {
+const lineJoints = (member: Member, known: Known, freeEnds: boolean): Joint[] => [
+  ...endsOf(member, known).flatMap(({ at, scarf, to }): Joint[] => {
     if (scarf) return at === 'top' ? [{ place: 'scarf', member, at, to }] : [];
     return to !== null || freeEnds ? [{ place: 'line-end', member, at, to }] : [];
   }),
-  ...seats(member, byId),
-  ...tails(member, byId),
+  ...seats(member, known),
+  ...tails(member, known),
 ];
 
-const bothEnds = (place: Place, member: Member, byId: ById): Joint[] =>
-  endsOf(member, byId).map(({ at, to }) => ({ place, member, at, to }));
+const bothEnds = (place: Place, member: Member, known: Known): Joint[] =>
+  endsOf(member, known).map(({ at, to }) => ({ place, member, at, to }));
 
 /** How far a plan line runs beside another that is parallel to it: null where it is not. mm */
 const aside = ([from, to]: readonly [Vec2, Vec2], [p, q]: readonly [Vec2, Vec2]): number | null => {
@@ -113,8 +126,8 @@ const beside = (tie: Member, rafters: readonly Member[]): Member[] => {
 };
 
 /** What a tie lies on: the last long one where it is a short one, and plates. */
-const tieEnds = (member: Member, byId: ById, lapped: boolean): Joint[] => {
-  const ends = endsOf(member, byId);
+const tieEnds = (member: Member, known: Known, lapped: boolean): Joint[] => {
+  const ends = endsOf(member, known);
   const [hung] = ends.filter(({ to }) => to !== null);
   if (hung !== undefined)
     return [
@@ -147,17 +160,17 @@ const crossed = (purlin: Member, members: readonly Member[]): Joint[] => {
 };
 
 /** The places where a timber is cut against something, as its kind is fixed. */
-const jointsBy = (member: Member, byId: ById, lapped: boolean): Joint[] => {
+const jointsBy = (member: Member, known: Known, lapped: boolean): Joint[] => {
   const { fixed } = KINDS[member.kind];
   switch (fixed.as) {
     case 'rafter':
-      return rafterJoints(member, fixed.head, byId);
+      return rafterJoints(member, fixed.head, known);
     case 'line':
-      return lineJoints(member, byId, fixed.freeEnds === true);
+      return lineJoints(member, known, fixed.freeEnds === true);
     case 'ends':
-      return bothEnds(fixed.place, member, byId);
+      return bothEnds(fixed.place, member, known);
     case 'tie':
-      return tieEnds(member, byId, lapped);
+      return tieEnds(member, known, lapped);
     case 'upright':
       return [
         { place: fixed.foot, member, at: 'bottom', to: null },
@@ -173,8 +186,11 @@ const jointsBy = (member: Member, byId: ById, lapped: boolean): Joint[] => {
 
 /** The places where the timbers of a frame are cut against something: read off their cuts alone. */
 export const cutJoints = (members: readonly Member[], lapped = false): Joint[] => {
-  const byId: ById = new Map(members.map((member) => [member.id, member]));
-  return members.flatMap((member) => jointsBy(member, byId, lapped));
+  const known: Known = {
+    byId: new Map(members.map((member) => [member.id, member])),
+    beams: beamsIn(members),
+  };
+  return members.flatMap((member) => jointsBy(member, known, lapped));
 };
 
 /** The places where timbers lie on each other, uncut: ties against rafters, purlins over them, laps. */

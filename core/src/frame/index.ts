@@ -14,7 +14,7 @@ export { scarfTimes } from './joint/scarfs';
 export { MOST_SPACER_MM } from './ties/spacers';
 export type { LeftOut } from './primary';
 export { bellyOf } from './member/board';
-export { isOneTimber, isUpper, lengthOf, memberId } from './member/member';
+export { isOneTimber, isTailCut, isUpper, lengthOf, memberId } from './member/member';
 export { crossingOf, planLine } from './member/plan-line';
 export { cornersOf, solidOf, type BoardFace } from './member/solid-of';
 export type {

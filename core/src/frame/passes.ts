@@ -19,6 +19,7 @@ import { shortJoists } from './ties/short-joists';
 import { spacers } from './ties/spacers';
 import { ledgers } from './walls/ledgers';
 import { posts } from './walls/posts';
+import { ridgePosts } from './walls/ridge-posts';
 import { unseatedLine, unseatedRafter } from './rafters/unseated';
 
 const sound = (members: readonly Member[]): Added => ({ members, problems: [] });
@@ -77,6 +78,7 @@ const ROWS = overAllKinds([
   { kinds: ['strut'], pass: struts },
   { kinds: ['hip-brace'], pass: hipBraces },
   { kinds: ['roof-purlin', 'purlin-between'], pass: roofPurlins },
+  { kinds: ['ridge-post'], pass: ridgePosts },
   { kinds: ['gable-stud'], pass: gableStuds },
   { kinds: ['backing'], pass: backing },
   { kinds: ['post', 'beam'], pass: posts },

@@ -210,6 +210,11 @@ export const MEANINGS: Readonly<Record<TermName, Meaning>> = {
     means: 'A level timber on posts, under the plate that the rafters are seated on.',
     shown: { of: 'section', part: 'beam' },
   },
+  'ridge post': {
+    means:
+      'An upright under a ridge that is a beam. Carried so, the ridge holds the rafters up and they do not push the walls out; what the post stands on must carry that, down to a footing.',
+    shown: { of: 'section', part: 'post' },
+  },
   'cheek stud': {
     means:
       'An upright in the side of a dormer, from the sheathing of the roof it stands on up to its plate or its end rafter. Its foot is cut along that roof.',

@@ -50,11 +50,12 @@ export const extrasOf = (job: Job): Path[] => [
         : [[list, i]],
     ),
   ),
-  ...job.blocks.flatMap(({ sides }, block) =>
-    sides.flatMap((side, i): Path[] =>
+  ...job.blocks.flatMap(({ sides, ridgeBeam }, block): Path[] => [
+    ...sides.flatMap((side, i): Path[] =>
       'posts' in side && side.posts !== undefined ? [['blocks', block, 'sides', i, 'posts']] : [],
     ),
-  ),
+    ...(ridgeBeam === undefined ? [] : [['blocks', block, 'ridgeBeam']]),
+  ]),
   ...SORTS.filter((place) => valueAt(job, place) !== undefined),
 ];
 

@@ -5,7 +5,7 @@
 import { capital, inTerms, type Terms } from '../terms';
 import { ledger, sleeper, barge, lookout, blocking, fascia } from './edges';
 import { ridge, purlin, header, hip, valley } from './lines';
-import { beam, cheekStud, gableStud, hipBrace, post, strut } from './posts';
+import { beam, cheekStud, gableStud, hipBrace, post, ridgePost, strut } from './posts';
 import { underPurlin, roofPurlin, purlinBetween } from './purlins';
 import {
   common,
@@ -26,6 +26,7 @@ export { PHASES, type Fixed, type KindRow, type Phase } from './row';
 const ROWS = {
   post,
   beam,
+  'ridge-post': ridgePost,
   'rafter-tie': rafterTie,
   ridge,
   purlin,

@@ -39,6 +39,27 @@ export const beam = {
   onDeck: 'sawn',
 } as const satisfies KindRow;
 
+/** Under a ridge that is a beam, down to a wall or a floor. */
+export const ridgePost = {
+  term: 'ridge post',
+  letters: 'RP',
+  dash: [2, 4],
+  widthPx: 5,
+  stands: 'post',
+  setByHeight: false,
+  listed: 'ridge-post',
+  stock: 'post',
+  seniority: 2,
+  measured: 'middle',
+  bears: 'ground',
+  top: 'below',
+  phase: 'frames',
+  fixed: { as: 'upright', foot: 'post-foot', head: 'post-head' },
+  scarfed: false,
+  onDeck: 'whole',
+  caution: say`a ‹ridge› that is a beam carries half the roof, and each ‹ridge post› brings its share down on one place: an engineer sizes the beam and its ‹posts›, and whatever they stand on must carry them, down to a footing`,
+} as const satisfies KindRow;
+
 export const strut = {
   term: 'strut',
   letters: 'ST',

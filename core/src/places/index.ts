@@ -52,6 +52,11 @@ const PLACE_ROWS = {
     each: 1,
   },
   'rafter-at-ridge': { name: say`rafter against the ‹ridge›`, fixing: 'nail', each: 3 },
+  'rafter-at-beam': {
+    name: say`rafter against a ‹ridge› that is a beam`,
+    fixing: 'hanger',
+    each: 1,
+  },
   'rafter-at-line': {
     name: say`rafter against a ‹hip›, a ‹valley› or another rafter`,
     fixing: 'nail',

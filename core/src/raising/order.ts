@@ -1,4 +1,4 @@
-import { isOneTimber, lengthOf, type Member } from '../frame';
+import { isOneTimber, isTailCut, lengthOf, type Member } from '../frame';
 import { SAME_POINT_MM, v2, v3, type Vec2 } from '../geom';
 import { isPost, isPurlin, isRafter, PHASES, type Phase } from '../kinds';
 import type { Roof } from '../roof';
@@ -22,7 +22,7 @@ export interface Lift {
  */
 const against = ({ ends, notches }: Member): string[] =>
   [
-    ...ends.filter(({ at }) => at !== 'tail'),
+    ...ends.filter((end) => !isTailCut(end)),
     ...notches
       .filter((notch) => notch.for !== 'housing')
       .flatMap(({ seat, heels }) => [seat, ...heels]),
@@ -60,9 +60,20 @@ const holding = (ridge: Member, members: readonly Member[]): Member[] => {
   });
 };
 
+/** The posts of a ridge that is a beam. A post knows it whole, not in which of its lengths. */
+const postsUnder = (ridge: Member, members: readonly Member[]): Member[] => {
+  const lengths = members.filter((one) => isOneTimber(one, ridge)).map(({ id }) => id);
+  return members.filter(
+    (one) => one.kind === 'ridge-post' && against(one).some((id) => lengths.includes(id)),
+  );
+};
+
 /** What a timber goes up on, though it is cut to it: a ridge on its pairs, a beam on its posts, a purlin on its struts. */
 const holders = (member: Member, members: readonly Member[]): Member[] => {
-  if (member.kind === 'ridge') return holding(member, members);
+  if (member.kind === 'ridge') {
+    const posts = postsUnder(member, members);
+    return posts.length > 0 ? posts : holding(member, members);
+  }
   return member.kind === 'beam' || isPurlin(member)
     ? members.filter((one) => isPost(one) && against(one).includes(member.id))
     : [];
@@ -96,9 +107,7 @@ const halfOf = (roof: Roof, members: readonly Member[]): ((member: Member) => nu
   };
   const late = new Set(
     members.flatMap((member) =>
-      half(member) === 1
-        ? member.ends.flatMap(({ at, meets }) => (at === 'tail' ? [meets] : []))
-        : [],
+      half(member) === 1 ? member.ends.flatMap((end) => (isTailCut(end) ? [end.meets] : [])) : [],
     ),
   );
   return (member) => (late.has(member.id) ? 1 : half(member));
@@ -118,6 +127,13 @@ export const liftsOf = (roof: Roof, members: readonly Member[], stages: Stages):
   const up = new Set<string>();
   const raise = (member: Member, lift: Member[]): void => {
     if (up.has(member.id)) return;
+    // A post goes up with its fellows, and right after them what they carry.
+    const carried = isPost(member) ? against(member).map((id) => byId.get(id)) : [];
+    const above = carried.find(
+      (one) => one !== undefined && !up.has(one.id) && holders(one, members).includes(member),
+    );
+    if (above !== undefined) raise(above, lift);
+    if (up.has(member.id)) return;
     up.add(member.id);
     const held = holders(member, members);
     for (const other of [...held, ...against(member).map((id) => byId.get(id))])
@@ -135,7 +151,8 @@ export const liftsOf = (roof: Roof, members: readonly Member[], stages: Stages):
     PHASES.flatMap((phase) => {
       const wanted = own.filter((member) => phaseOf(member) === phase);
       const of = { phase, stage, laid };
-      if (phase === 'frames') return wanted.flatMap((ridge) => lift(of, [ridge]));
+      if (phase === 'frames')
+        return wanted.filter(({ kind }) => kind === 'ridge').flatMap((ridge) => lift(of, [ridge]));
       return lift(of, phase === 'jacks' ? [...wanted].sort(longestFirst) : wanted);
     });
   const below = members.filter(({ block }) => !laidBlocks.includes(block));

@@ -29,10 +29,20 @@ const framesSaid = (roof: Roof, lift: Lift): Omit<Said, 'title'> => {
   const height =
     ridge?.axis.level === true
       ? [
-          say`‹ridge› level, its top ${inMm(topOver(roof, ridge))} above the ‹plate› at every end frame`,
+          say`‹ridge› level, its top ${inMm(topOver(roof, ridge))} above the ‹plate› at every ${has(lift, 'ridge-post') ? say`‹ridge post›` : say`end frame`}`,
         ]
       : [say`‹ridge› on its two heights, as its sheet gives them`];
   const straight = say`‹ridge› straight by a string from end to end along its top, on blocks of one thickness, with a third block to try it`;
+  if (has(lift, 'ridge-post'))
+    return {
+      does: [
+        say`stand the ‹ridge posts› on what carries them, lift the ‹ridge› onto them and fix every head and foot`,
+      ],
+      braces: [
+        say`brace each ‹ridge post› both ways before the ‹ridge› is lifted; the braces stay until the slopes are sheathed`,
+      ],
+      checks: [say`‹ridge posts› plumb both ways`, ...height, straight],
+    };
   return lift.laid === null
     ? {
         does: [
@@ -202,7 +212,8 @@ const TITLES: Readonly<Record<Phase, (lift: Lift) => Sentence>> = {
   posts: () => say`‹Posts› and ‹beam›`,
   ledgers: () => say`‹Ledger›`,
   joists: () => say`‹Rafter ties›`,
-  frames: () => say`‹Ridge› on its end frames`,
+  frames: (lift) =>
+    has(lift, 'ridge-post') ? say`‹Ridge› on its ‹posts›` : say`‹Ridge› on its end frames`,
   purlins: () => say`‹Purlins›`,
   corners: (lift) =>
     has(lift, 'hip')

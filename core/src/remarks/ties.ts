@@ -1,21 +1,41 @@
+import type { Member } from '../frame';
+import { isRafter } from '../kinds';
 import { inMm, leastMm, say } from '../sentence';
 import { caution, note, type Remark, type Subject } from './remark';
 
 /** The widest that collar ties usually stand apart, on centre: four feet. mm */
 const USUAL_COLLARS_MM = 1220;
 
+/** Whether posts carry a part's ridge as a beam, all that are asked for. */
+const isBeam = ({ job, framing }: Subject, block: string): boolean =>
+  framing.members.some((one) => one.kind === 'ridge-post' && one.block === block) &&
+  !framing.withheld.some(
+    ({ problem: { path } }) =>
+      path[0] === 'blocks' && job.blocks[Number(path[1])]?.id === block && path[2] === 'ridgeBeam',
+  );
+
+/** Whether the rafters at a ridge push walls out: they are seated on plates, and nothing else carries the ridge. */
+const pushes = (subject: Subject, { kind, block }: Member): boolean =>
+  kind === 'ridge' &&
+  !isBeam(subject, block) &&
+  subject.framing.members.some(
+    (one) =>
+      one.block === block && isRafter(one) && one.notches.some((notch) => notch.for === 'plate'),
+  );
+
 /** What holds the walls together, and the ridge. */
-export const aboutTies = ({ job, framing }: Subject): Remark[] => {
+export const aboutTies = (subject: Subject): Remark[] => {
+  const { job, framing } = subject;
   const { collarTies, rafterTies } = job;
   const remarks: Remark[] = [];
   const [collar] = framing.members.filter(({ kind }) => kind === 'collar-tie');
   const [joist] = framing.members.filter(({ kind }) => kind === 'rafter-tie');
-  const [ridge] = framing.members.filter(({ kind }) => kind === 'ridge');
+  const ridge = framing.members.find((one) => pushes(subject, one));
   if (rafterTies === undefined && ridge !== undefined)
     remarks.push(
       caution(
         'no-ties',
-        say`no ‹rafter ties› are given: the rafters push the walls out. Three ways hold them: ‹rafter ties› low down at every pair (under Timber); a ‹ridge› that is a beam, carried at its ends down to the ground; or walls that an engineer makes stiff enough. ‹Collar ties› do not do it`,
+        say`no ‹rafter ties› are given: the rafters push the walls out. Three ways hold them: ‹rafter ties› low down at every pair (under Timber); a ‹ridge› that is a beam on ‹posts›, down to the ground (under Timber); or walls that an engineer makes stiff enough. ‹Collar ties› do not do it`,
         ridge,
       ),
     );

@@ -1,4 +1,4 @@
-import { SLACK_MM, type Interval } from '../geom';
+import { type Interval } from '../geom';
 import { plateWidthOf, type Block, type Job } from '../job';
 import type { Problem } from '../problem';
 import { inMm, leastMm, mostMm, say } from '../sentence';
@@ -6,10 +6,8 @@ import { heightAt, planeOver } from './bands';
 import type { BlockRoof, RoofPlane } from './model';
 import { onSide, type SideLine } from './side-lines';
 
-/** Over a high wall's plate, from end to end, the rafters' tops may rise by this much: a seat is cut to each. mm */
-const LEVEL_MM = SLACK_MM.place;
 /** A notch less deep than this, plumb, is none. mm */
-const LEAST_NOTCH_MM = SLACK_MM.nothing;
+const LEAST_NOTCH_MM = 2;
 
 type LonePlane = Omit<RoofPlane, 'slope'>;
 
@@ -53,7 +51,10 @@ export const withHighPlates = (
     const tops = given?.roof === 'high' ? topsOver(job, bands, side) : null;
     if (given?.roof !== 'high' || tops === null) return side;
     const hap = sides.find(({ roof }) => roof === 'eave')?.hapMm ?? 0;
-    const plateMm = given.raise === undefined ? tops.low - hap : block.plate + given.raise;
+    const plumb = job.timber.common.depth / Math.cos(tops.rad);
+    // Where the wall runs off its eave's way, the shallowest notch still is one.
+    const worked = Math.max(tops.low - hap, tops.high - plumb + LEAST_NOTCH_MM);
+    const plateMm = given.raise === undefined ? worked : block.plate + given.raise;
     return { ...side, plateMm, hapMm: tops.low - plateMm };
   });
 
@@ -79,19 +80,21 @@ export const unseatedHigh = (
     const tops = side.roof === 'high' ? topsOver(job, bands, side) : null;
     if (tops === null) return [];
     const path = ['blocks', job.blocks.findIndex(({ id }) => id === block.id), 'sides', side.index];
+    const plumb = job.timber.common.depth / Math.cos(tops.rad);
+    const raise = side.plateMm - block.plate;
+    // A wall that runs off its eave's way has the rafters higher at one end: the shallowest notch is there.
     const apart = tops.high - tops.low;
-    if (apart > LEVEL_MM)
+    const most = raise + side.hapMm;
+    const least = most + apart - plumb + LEAST_NOTCH_MM;
+    if (raise >= least && raise < most) return [];
+    if (least >= most)
       return [
         {
           code: 'seat',
           path: [...path, 'roof'],
-          text: say`the rafters come to this wall ${inMm(apart, 1)} higher at one end than at the other, and its ‹plate› is level; accepted is a high wall that runs along the eave it faces`,
+          text: say`the rafters come to this wall ${inMm(apart, 1)} higher at one end than at the other, and its ‹plate› is level: no height of it gives every rafter a seat; accepted is a high wall that runs nearer along the eave it faces`,
         },
       ];
-    const plumb = job.timber.common.depth / Math.cos(tops.rad);
-    const raise = side.plateMm - block.plate;
-    const [least, most] = [raise + side.hapMm - plumb + LEAST_NOTCH_MM, raise + side.hapMm];
-    if (raise >= least && raise < most) return [];
     return [
       {
         code: 'seat',

@@ -47,6 +47,7 @@ const ROWS = {
   sleeper: { us: 'sleeper', uk: 'sleeper' },
   post: { us: 'post', uk: 'post' },
   beam: { us: 'beam', uk: 'beam' },
+  'ridge post': { us: 'ridge post', uk: 'ridge post' },
   'spacer block': { us: 'spacer block', uk: 'packing piece' },
   'ceiling backing': { us: 'ceiling backing', uk: 'ceiling noggin' },
   'gable stud': { us: 'gable stud', uk: 'gable stud' },

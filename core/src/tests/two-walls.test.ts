@@ -46,6 +46,16 @@ const framed = (one: Shed): Solution => {
   return solution.value;
 };
 
+/** The same shed, its high wall so much further out at its eastern end. */
+const askew = (job: Job, out: number): Job => {
+  const [block] = job.blocks;
+  const outline = block!.outline.map(([x, y]): [number, number] => [
+    x,
+    x > 0 && y > 0 ? y + out : y,
+  ]);
+  return { ...job, blocks: [{ ...block!, outline }] };
+};
+
 const refusal = (job: Job): string => {
   const solution = solve(job, { waysOut: false });
   return solution.ok ? '' : solution.problems.map(problemLine).join('; ');
@@ -246,18 +256,34 @@ it('boards sawn by their steps are those of the frame', () => {
 
 it('what cannot be seated is refused beside its cause', () => {
   expect(refusal(shed({ raise: 1200 }))).toMatch(
-    /^blocks\.0\.sides\.2\.raise: a plate 1200 mm above the low one is 39\.2 mm too low: .* accepted is at least \d+\.\d mm and under \d+\.\d mm/u,
+    /^blocks\.0\.sides\.2\.raise: a plate 1200 mm above the low one is 40\.2 mm too low: .* accepted is at least \d+\.\d mm and under \d+\.\d mm/u,
   );
   expect(refusal(shed({ raise: 1600 }))).toContain("stands above the rafters' tops");
-  const askew = shed({});
-  const [block] = askew.blocks;
-  const outline = block!.outline.map(([x, y]): [number, number] =>
-    x > 0 && y > 0 ? [x, y + 90] : [x, y],
-  );
-  expect(refusal({ ...askew, blocks: [{ ...block!, outline }] })).toMatch(
-    /^blocks\.0\.sides\.2\.roof: the rafters come to this wall 30 mm higher at one end/u,
+  // No level plate gives a seat to rafters that come to it 233 mm higher at one end.
+  expect(refusal(askew(shed({}), 700))).toMatch(
+    /^blocks\.0\.sides\.2\.roof: the rafters come to this wall 233\.3 mm higher at one end.*: no height of it/u,
   );
 });
+
+it.each(['plumb', 'square'] as const)(
+  'a high wall out of line with the low one gives each rafter its own upper notch, tails %s',
+  (tail) => {
+    const out = 60;
+    const { job } = framed({ framing: { tail } });
+    const solution = solve(askew(job, out));
+    if (!solution.ok) throw new Error(solution.problems.map(problemLine).join('\n'));
+    expect(solution.value.cuts.withheld).toEqual([]);
+    const commons = entriesOf(solution.value, 'common');
+    const haps = commons.map(({ upper }) => upper!.hap).sort((p, q) => p - q);
+    // Along the wall the tops rise by the pitch times how far it runs out, over whole the wall.
+    const run = 5600 - 38;
+    expect(haps.at(-1)! - haps[0]!).toBeCloseTo(((out / 3) * run) / 5600, 1);
+    const [fascia] = solution.value.members.filter(
+      ({ kind, side }) => kind === 'fascia' && side === 2,
+    );
+    expect(fascia!.axis.riseMm).toBeCloseTo(out / 3, 1);
+  },
+);
 
 it.each([
   [[eave('4/12'), eave('4/12'), { roof: 'high' }, gable], 'sides.1.roof: an eave beside the high'],

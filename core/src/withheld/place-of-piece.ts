@@ -54,6 +54,13 @@ export const placeOfPiece = (
         'hipBraces',
         (job.hipBraces ?? []).findIndex((one) => one.block === block),
       );
+    case 'ridge-post':
+      return indexed(
+        'blocks',
+        job.blocks.findIndex(({ id }) => id === block),
+        'ridgeBeam',
+        'spacing',
+      );
     case 'spacer':
       return ['rafterTies', 'spacers'];
     default:

@@ -5,6 +5,7 @@ import {
   planeAt,
   v2,
   v3,
+  type Vec2,
   type Vec3,
   PARALLEL_SINE,
   ALONGSIDE_SINE,
@@ -112,11 +113,14 @@ const onOverhang = ({ roof }: FrameOnSite, { plane }: PlacedFace): boolean =>
   roof.blocks.some(({ sides, bands }) =>
     sides.some(({ roof: kind, start, inward, along, overhangMm }, i) => {
       if (kind !== 'eave' && kind !== 'high') return false;
-      if (Math.abs(v3.dot(plane.normal, [along[0], along[1], 0])) > ALONG_EAVE) return false;
       const p = v2.add(start, v2.scale(inward, -overhangMm));
       const slope = kind === 'eave' ? bands[i]?.[0] : planeOver(bands, p);
+      if (slope == null) return false;
+      const on = (q: Vec2): Vec3 => [q[0], q[1], heightAt(slope, q)];
+      const line = v3.unit(v3.sub(on(v2.add(p, along)), on(p)));
       return (
-        slope != null && Math.abs(planeAt(plane, [p[0], p[1], heightAt(slope, p)])) <= FIT_GAP_MM
+        Math.abs(v3.dot(plane.normal, line)) <= ALONG_EAVE &&
+        Math.abs(planeAt(plane, on(p))) <= FIT_GAP_MM
       );
     }),
   );

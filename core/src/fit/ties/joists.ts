@@ -129,7 +129,7 @@ export const joistsApart = (
       const noRoom = wanted.some(
         (pair) =>
           pair.rafters.some((rafter) => [from, to].includes(along(rafter))) &&
-          hasNoRoom(site, 'rafter-tie', pair, touching),
+          hasNoRoom(site, 'rafter-tie', pair, touching, new Set()),
       );
       const stops = [from - beside, ...between, to + beside];
       const widest = Math.max(

@@ -11,7 +11,7 @@ import type { FitProblem } from '../report';
 import { bottomOf } from './tie-height';
 import { joistsApart } from './joists';
 import { isShortJoist } from './short-joists';
-import { opposites, untied, type TieKind } from './untied';
+import { opposites, untied, type Spare, type TieKind } from './untied';
 
 /** A tie lies on a rafter, and on a plate, by at least this much. mm² */
 const LEAST_LAP_MM2 = 500;
@@ -44,6 +44,26 @@ const rafterAt = (tie: Placed, touching: Touching): readonly [Placed | null, Pla
     return one !== undefined && isMember(one) ? one : null;
   };
   return [of(false), of(true)];
+};
+
+/** Of ties of one kind, those whose rafters all have another: of a pair that has two, one is another pair's. */
+const spareOf = (ties: readonly Placed[], touching: Touching): Spare => {
+  const onRafters = new Map(
+    ties.map((tie) => [
+      tie,
+      touched(tie, touching, tie.member.frame.s).flatMap(({ other, areaMm2 }) =>
+        isMember(other) && isRafter(other.member) && areaMm2 >= LEAST_LAP_MM2 ? [other] : [],
+      ),
+    ]),
+  );
+  const others = (tie: Placed, rafter: Placed): boolean =>
+    ties.some((one) => one !== tie && onRafters.get(one)?.includes(rafter) === true);
+  return new Set(
+    ties.filter((tie) => {
+      const own = onRafters.get(tie) ?? [];
+      return own.length > 0 && own.every((rafter) => others(tie, rafter));
+    }),
+  );
 };
 
 const endFaces = (tie: Placed, upper: boolean): PlacedFace[] =>
@@ -206,16 +226,37 @@ export const checkTies = (site: FrameOnSite, touching: Touching): FitProblem[] =
     tied[kind].add(one).add(other);
     if (collarTies !== undefined) problems.push(...collarLies(site, tie, [one, other], collarTies));
   }
+  const spare = (kind: TieKind): Spare =>
+    spareOf(
+      site.members.filter(({ member }) => member.kind === kind),
+      touching,
+    );
   const opposite = collarTies === undefined && rafterTies === undefined ? [] : opposites(site);
   if (collarTies !== undefined)
     problems.push(
-      ...untied(site, opposite, 'collar-tie', collarTies.every, tied['collar-tie'], touching),
+      ...untied(
+        site,
+        opposite,
+        'collar-tie',
+        collarTies.every,
+        tied['collar-tie'],
+        touching,
+        spare('collar-tie'),
+      ),
     );
   if (rafterTies?.spacing !== undefined)
     problems.push(...joistsApart(site, opposite, rafterTies.spacing, touching));
   else if (rafterTies !== undefined)
     problems.push(
-      ...untied(site, opposite, 'rafter-tie', rafterTies.every, tied['rafter-tie'], touching),
+      ...untied(
+        site,
+        opposite,
+        'rafter-tie',
+        rafterTies.every,
+        tied['rafter-tie'],
+        touching,
+        rafterTies.lap === undefined ? spare('rafter-tie') : new Set(),
+      ),
     );
   return problems;
 };

@@ -108,15 +108,23 @@ export const wants = (
   });
 };
 
-/** Whether any timber stands in the place of a solid. */
-export const isTaken = ({ members }: FrameOnSite, solid: ConvexSolid<null>): boolean => {
+/** Ties that could lie elsewhere: each rafter that they lie on has another. */
+export type Spare = ReadonlySet<Placed>;
+
+/** Whether any timber stands in the place of a solid, but for ties that could lie elsewhere. */
+export const isTaken = (
+  { members }: FrameOnSite,
+  solid: ConvexSolid<null>,
+  spare: Spare = new Set(),
+): boolean => {
   const at = solid.flatMap(({ points }) => points);
   const bounds = ([0, 1, 2] as const).map((axis) => {
     const on = at.map((p) => p[axis]);
     return [Math.min(...on), Math.max(...on)] as const;
   });
-  return members.some(({ pieces }) =>
-    pieces.some(({ faces, low, high }) => {
+  return members.some((placed) =>
+    placed.pieces.some(({ faces, low, high }) => {
+      if (spare.has(placed)) return false;
       const apart = bounds.some(
         ([from, to], axis) => (low[axis] ?? 0) > to || (high[axis] ?? 0) < from,
       );
@@ -136,6 +144,7 @@ export const hasNoRoom = (
   kind: TieKind,
   { rafters: [one, other] }: Opposite,
   touching: Touching,
+  spare: Spare,
 ): boolean => {
   const { job, roof } = site;
   const stock = kind === 'collar-tie' ? job.timber.collarTie : job.timber.rafterTie;
@@ -176,7 +185,7 @@ export const hasNoRoom = (
       return true;
     // What lies past the eaves' walls is tail; past a gable's there is no wood to lie on.
     if (volume(tie) < volume(between) / 2) return true;
-    return isTaken(site, tie);
+    return isTaken(site, tie, spare);
   });
   return lapped ? taken.some(Boolean) : taken.every(Boolean);
 };
@@ -192,11 +201,13 @@ export const untied = (
   every: number,
   tied: ReadonlySet<Placed>,
   touching: Touching,
+  spare: Spare,
 ): FitProblem[] => {
   const isTied = ({ rafters }: Opposite): boolean => rafters.every((one) => tied.has(one));
   const pairs = opposite.filter(
     (pair) =>
-      isTied(pair) || (wants(site, kind, pair, touching) && !hasNoRoom(site, kind, pair, touching)),
+      isTied(pair) ||
+      (wants(site, kind, pair, touching) && !hasNoRoom(site, kind, pair, touching, spare)),
   );
   const found: FitProblem[] = [];
   for (const ridge of new Set(pairs.map((pair) => pair.ridge))) {

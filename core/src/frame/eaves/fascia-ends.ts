@@ -1,20 +1,11 @@
-import {
-  flip,
-  halfSpace,
-  lineCrossing,
-  v2,
-  v3,
-  type HalfSpace,
-  type Vec2,
-  type Vec3,
-} from '../../geom';
+import { flip, lineCrossing, v2, v3, type HalfSpace, type Vec2, type Vec3 } from '../../geom';
 import type { Slope } from '../../roof';
-import { plumbFrame, plumbKeep } from '../member/board';
+import { plumbKeep } from '../member/board';
 import { FASCIA_CORNER_MM } from './fascia-places';
 import type { EndCut } from '../member/member';
 import type { PlanCut } from '../joint/strip';
 import { blockAt, slopeAt, type FasciaPlace, type Site } from '../site';
-import { isSquareHigh, isSquareTail } from './tails';
+import { isSquareHigh, isSquareTail, squareToSlope } from './tails';
 
 /** Ends of fascias this near the crossing of their lines make a corner. mm */
 export const CORNER_REACH_MM = 400;
@@ -83,13 +74,11 @@ const onSlopeEnd = (
 };
 
 /** The plane that a fascia's back lies in, looking out of the roof: plumb, or square to the slope with its tails. */
-const backOf = (site: Site, place: FasciaPlace): HalfSpace => {
-  const { slope, from, outward, side } = place;
-  const up = plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).a;
-  const out: Vec3 = isSquareFascia(site, place)
-    ? v3.scale(up, side.roof === 'high' ? 1 : -1)
-    : [outward[0], outward[1], 0];
-  return halfSpace(from, out);
+export const backOf = (site: Site, place: FasciaPlace): HalfSpace => {
+  const { slope, from, along, outward } = place;
+  if (!isSquareFascia(site, place)) return plumbKeep(v3.inPlan(from), outward);
+  const square = squareToSlope(slope, v3.inPlan(from), along);
+  return v2.dot(v3.inPlan(square.normal), outward) > 0 ? square : flip(square);
 };
 
 export const isSquareFascia = (site: Site, { block, side }: FasciaPlace): boolean => {

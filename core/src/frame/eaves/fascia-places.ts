@@ -1,4 +1,13 @@
-import { SLACK_MM, intervals, v2, v3, type Interval, type Vec2, type Vec3 } from '../../geom';
+import {
+  SAME_HEIGHT_MM,
+  SLACK_MM,
+  intervals,
+  v2,
+  v3,
+  type Interval,
+  type Vec2,
+  type Vec3,
+} from '../../geom';
 import type { RoofPlane, SideLine, SideRef, Slope } from '../../roof';
 import { onSlope, planPoint } from '../site/slope-plan';
 import { memberId } from '../member/member';
@@ -66,25 +75,32 @@ export const fasciaPlaces = (site: Pick<Site, 'job' | 'roof'>): FasciaPlace[] =>
       .unite(stretches, FASCIA_CORNER_MM)
       .filter(([low, high]) => high - low > SHORTEST_FASCIA_MM)
       .map((stretch, i): FasciaPlace => {
+        // Over a high wall along its edge, which may run off the slope's level.
+        const back = side.roof === 'high';
+        const edge = v2.add(side.start, v2.scale(side.inward, -side.overhangMm));
+        const rate = v2.dot(side.along, slope.along);
         const at = (u: number): Vec3 => {
-          const p = planPoint(slope, u, v);
+          const p = back
+            ? v2.add(edge, v2.scale(side.along, (u - onSlope(slope, edge)[0]) / rate))
+            : planPoint(slope, u, v);
           return [p[0], p[1], heightOn(slope, p)];
         };
         const id = memberId(block, 'fascia', side.index, ...(i === 0 ? [] : [i]));
         const [low, high] = [at(stretch[0]), at(stretch[1])];
-        // Counter-clockwise round the building: over a high wall against the way of the slope's eave.
-        const back = side.roof === 'high';
+        // An eave's fascias run counter-clockwise round the building; over a high wall, where no other meets it, uphill.
+        const swap = low[2] > high[2] + SAME_HEIGHT_MM;
+        const [from, to] = swap ? [high, low] : [low, high];
         return {
           id,
           block,
           side,
           slope,
-          along: back ? v2.scale(slope.along, -1) : slope.along,
-          outward: back ? slope.uphill : v2.scale(slope.uphill, -1),
+          along: v2.unit(v2.sub(v3.inPlan(to), v3.inPlan(from))),
+          outward: v2.scale(back ? side.inward : slope.uphill, -1),
           v,
           stretch,
-          from: back ? high : low,
-          to: back ? low : high,
+          from,
+          to,
         };
       }),
   );

@@ -1,7 +1,6 @@
-import { SLACK_MM, v2, v3, type BoardFrame, type Vec3 } from '../../geom';
+import { SLACK_MM, v2, v3, type BoardFrame } from '../../geom';
 import type { Stock } from '../../job';
-import { plumbFrame } from '../member/board';
-import { CORNER_REACH_MM, endAt, isSquareFascia, slopeUnder } from './fascia-ends';
+import { backOf, CORNER_REACH_MM, endAt, isSquareFascia, slopeUnder } from './fascia-ends';
 import { makeMember, axisOf, type EndCut, type Member } from '../member/member';
 import { clearInSpace } from '../joint/in-space';
 import { solidOf } from '../member/solid-of';
@@ -28,13 +27,13 @@ const UNDER_MM = SLACK_MM.beside;
  *                 │▌ fascia               ╱▌
  */
 const fasciaFrame = (site: Site, place: FasciaPlace, thickness: number): BoardFrame => {
-  const { slope, along } = place;
-  const a: Vec3 = [along[0], along[1], 0];
-  const e: Vec3 = isSquareFascia(site, place)
-    ? plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).e
-    : [0, 0, 1];
-  const s = v3.cross(e, a);
-  return { origin: v3.add(place.from, v3.scale(s, -thickness / 2)), a, s, e };
+  const { from, to } = place;
+  // Level along an eave; over a high wall out of line with it, it rises a hair.
+  const a = v3.unit(v3.sub(to, from));
+  const out = backOf(site, place).normal;
+  const across = v3.cross(a, out);
+  const e = across[2] < 0 ? v3.scale(across, -1) : across;
+  return { origin: v3.add(from, v3.scale(out, thickness / 2)), a, s: v3.cross(e, a), e };
 };
 
 /** A fascia's outline in plan, `inner` in from its back and `outer` out, with its own ends cut. mm */
@@ -86,7 +85,10 @@ const memberOf = (
     frame: fasciaFrame(site, place, stock.thickness),
     topMm,
     ends: cutsOf(strip).map(stopsShort(own)),
-    axis: axisOf(v2.distance(v3.inPlan(place.from), v3.inPlan(place.to)), 0),
+    axis: axisOf(
+      v2.distance(v3.inPlan(place.from), v3.inPlan(place.to)),
+      place.to[2] - place.from[2],
+    ),
     pair: { rise: place.slope.rise, run: 1 },
   });
 

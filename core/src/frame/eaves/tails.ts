@@ -5,8 +5,10 @@ import {
   halfSpace,
   v2,
   v3,
+  SAME_WAY_SINE,
   type HalfSpace,
   type Vec2,
+  type Vec3,
 } from '../../geom';
 import { heightAt, type RoofLine, type RoofPlane, type SideLine, type Slope } from '../../roof';
 import { plumbFrame, plumbKeep } from '../member/board';
@@ -15,7 +17,7 @@ import type { LinePlace } from '../site/line-places';
 import type { CutName, EndCut, Member } from '../member/member';
 import { woodWithin } from '../member/solid-of';
 import type { PlanCut } from '../joint/strip';
-import { blockAt, blocksOf, heightOn, runFrom, sideAt, slopeAt, type Site } from '../site';
+import { blockAt, blocksOf, runFrom, sideAt, slopeAt, type Site } from '../site';
 
 /** A tail this near a gable's line ends in it. mm */
 const AT_EDGE_MM = SLACK_MM.place;
@@ -121,23 +123,30 @@ export const highTail = (
   site: Site,
   slope: Slope,
   block: string,
-  { start, inward, overhangMm, index }: SideLine,
+  { start, along, inward, overhangMm, index }: SideLine,
 ): PlanCut => {
   const { job } = site;
   const outward = v2.scale(inward, -1);
   const edge = v2.add(start, v2.scale(outward, overhangMm));
   const leans = isSquareHigh(site, overhangMm);
-  const up = plumbFrame([0, 0, 0], slope.uphill, slope.slopeRad).a;
   const reach = leans ? job.timber.common.depth * Math.sin(slope.slopeRad) : 0;
-  const keep = leans
-    ? halfSpace([edge[0], edge[1], heightOn(slope, edge)], up)
-    : plumbKeep(edge, outward);
+  const keep = leans ? squareToSlope(slope, edge, along) : plumbKeep(edge, outward);
+  const square = Math.abs(v2.cross(outward, slope.uphill)) < SAME_WAY_SINE;
   const fascia = site.fascias.find((one) => one.block === block && one.side.index === index);
   return {
     point: v2.add(edge, v2.scale(outward, reach)),
     outward,
-    cut: { at: 'top', name: 'tail cut', keep, meets: fascia?.id ?? null },
+    cut: { at: 'top', name: square ? 'tail cut' : 'tail cheek', keep, meets: fascia?.id ?? null },
   };
+};
+
+/** The plane through a line of a slope, given by a point of it in plan and its way there, square to the slope. */
+export const squareToSlope = ({ plane }: Slope, p: Vec2, along: Vec2): HalfSpace => {
+  const { normal } = plane;
+  const rise = -(normal[0] * along[0] + normal[1] * along[1]) / normal[2];
+  const line = v3.unit([along[0], along[1], rise]);
+  const point: Vec3 = [p[0], p[1], heightAt({ plane }, p)];
+  return halfSpace(point, v3.unit(v3.cross(line, normal)));
 };
 
 /** Whether the tails over a high wall are cut square: as the crew's way is, but not where there is no overhang. */

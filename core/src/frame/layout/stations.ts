@@ -91,7 +91,11 @@ const wallEdges = (
       const wall = tag.of === 'wall' || side.roof === 'high';
       const ends = side.roof === 'gablet' ? across > ACROSS : wall && across < -ACROSS;
       if (!ends) continue;
-      const edge = [polygon.points[i], polygon.points[(i + 1) % polygon.points.length]];
+      // Past a high wall the gables beside it stand no longer.
+      const edge =
+        side.roof === 'high'
+          ? [side.start, side.end]
+          : [polygon.points[i], polygon.points[(i + 1) % polygon.points.length]];
       const us = edge.map((p) => (p === undefined ? 0 : onSlope(slope, p)[0]));
       const key = `${tag.block} ${tag.side}`;
       const [low, high] = spans.get(key) ?? [Infinity, -Infinity];

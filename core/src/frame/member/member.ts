@@ -100,6 +100,10 @@ export interface Bevel {
 /** Whether a notch is the one over a high wall: the upper of the two that a rafter has there. */
 export const isUpper = ({ seat }: Notch): boolean => seat.name === 'upper seat cut';
 
+/** Whether a cut ends a tail, at the eave or over a high wall: a fascia comes to it later. */
+export const isTailCut = ({ at, name }: EndCut): boolean =>
+  at === 'tail' || name === 'tail cut' || name === 'tail cheek';
+
 /** Ids are stable while the job's geometry stands: block, kind, side, number along it. */
 export const memberId = (block: string, kind: ListedKind, ...place: readonly number[]): string =>
   [block, kind, ...place].join('.');

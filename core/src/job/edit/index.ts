@@ -59,6 +59,7 @@ export {
   type Dormer,
   type ShedWay,
 } from './dormers';
+export { hasRidge, withRidgeBeam, type RidgeBeam } from './ridge-beam';
 export { ridgeHeight, withRidgeHeight } from './ridge-height';
 export {
   gutterOf,

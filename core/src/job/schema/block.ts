@@ -60,6 +60,15 @@ export const block = z.strictObject({
     .max(12, 'an outline needs 3 to 12 corners'),
   plate: length(-20_000, 20_000).default(0),
   sides: z.array(side).max(12, 'an outline has 3 to 12 sides'),
+  /** Its ridge is a beam: rafters hang on it, and posts carry it down. */
+  ridgeBeam: z
+    .strictObject({
+      /** The furthest its posts stand apart, on centre. */
+      spacing: length(300, 20_000),
+      /** Of what they stand on above the block's plate; 0 where none is given. Those in a gable stand on its plate. */
+      foot: length(-20_000, 20_000).optional(),
+    })
+    .optional(),
   join: z.enum(['framed', 'laid-on']).default('framed'),
   /** It stands already: its planes are given, and nothing of it is framed. */
   existing: z.boolean().optional(),

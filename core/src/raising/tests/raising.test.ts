@@ -88,7 +88,7 @@ const inTheAir = ({ members }: Solution, steps: readonly RaisingStep[]): string[
       const [member, solid] = [byId.get(id), solids.get(id)];
       if (member === undefined || solid === undefined) return true;
       const cutOn = [
-        ...member.ends.filter(({ at }) => at !== 'tail'),
+        ...member.ends.filter(({ at, name }) => at !== 'tail' && !name.startsWith('tail')),
         ...member.notches.flatMap((notch) => (notch.for === 'housing' ? [] : [notch.seat])),
       ];
       const hangs = ({ meets, name }: (typeof cutOn)[number]): boolean =>

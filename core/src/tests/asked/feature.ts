@@ -9,6 +9,9 @@ export interface Feature {
   readonly name: string;
   /** The end that a house must have for it; null where any will do. */
   readonly needs: End | null;
+  /** It leaves the house one slope: not asked for with what needs a hip or a ridge. */
+  readonly oneSlope?: true;
+  readonly atRidge?: true;
   /** What a house has once: two features that settle the same are not asked for together. */
   readonly settles?: 'rows' | 'ties';
   readonly ask: fc.Arbitrary<(house: House) => House>;

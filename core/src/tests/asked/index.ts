@@ -31,9 +31,14 @@ export const houseWith = (asked: readonly Feature[]): fc.Arbitrary<JobInput> =>
     .chain((ends) => fc.tuple(plainHouse(ends), ...asked.map(({ ask }) => ask)))
     .map(([plain, ...asks]) => asks.reduce((house, ask) => ask(house), plain).input);
 
+const wantsTwo = ({ needs, atRidge }: Feature): boolean => needs === 'hip' || atRidge === true;
+
 /** Whether they can be asked for together. */
 const together = (one: Feature, other: Feature): boolean =>
-  one !== other && (one.settles === undefined || one.settles !== other.settles);
+  one !== other &&
+  (one.settles === undefined || one.settles !== other.settles) &&
+  !(one.oneSlope === true && wantsTwo(other)) &&
+  !(other.oneSlope === true && wantsTwo(one));
 
 /** Features asked for by themselves, or in pairs. */
 export interface Cell {

@@ -121,6 +121,20 @@ export const SHAPES: readonly Feature[] = [
     ),
   },
   {
+    name: 'two walls',
+    needs: 'gable',
+    oneSlope: true,
+    ask: fc.record({ pitch: share, over: share }).map(({ pitch, over }) => (house) => {
+      const m = Math.round((0.4 + 0.4 * pitch) * 12) / 12;
+      const shed = withSides({ ...house, m }, (side, i) => {
+        if (i === 0 && side.roof === 'eave') return { ...side, pitch: { rise: m, run: 1 } };
+        if (i === 2) return { roof: 'high', overhang: between(0, 500, over) };
+        return side.roof === 'gable' ? side : { roof: 'gable' };
+      });
+      return { ...shed, ends: ['gable', 'gable'] };
+    }),
+  },
+  {
     name: 'wing',
     needs: null,
     ask: fc

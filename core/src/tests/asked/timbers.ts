@@ -8,6 +8,7 @@ import {
   SLOPE,
   wholeBetween,
   withFraming,
+  withMain,
   withInput,
   withSides,
   withTimber,
@@ -182,6 +183,22 @@ export const TIMBERS: readonly Feature[] = [
               },
             }),
             { strut: { thickness: 47, depth: 97 } },
+          ),
+    ),
+  },
+  {
+    name: 'ridge beam',
+    needs: null,
+    atRidge: true,
+    ask: fc.record({ spacing: share, floor: fc.boolean() }).map(
+      ({ spacing, floor }) =>
+        (house) =>
+          withTimber(
+            withMain(house, (main) => ({
+              ...main,
+              ridgeBeam: { spacing: between(1800, 4000, spacing), foot: floor ? -2400 : 0 },
+            })),
+            { ridge: { thickness: 90, depth: 320 }, post: { thickness: 90, depth: 90 } },
           ),
     ),
   },

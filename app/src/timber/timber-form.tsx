@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { useHandling, useJob, useProblems } from '../data/open-job';
 import { useRoof } from '../data/roof';
 import { ChoiceField, LengthField, StepperField } from '../form/fields';
+import { Button } from '../ui/button';
 import { Small, Title } from '../ui/text';
 import { Fixings } from './fixings';
 import { HipBracesFields } from './hip-braces-fields';
@@ -110,6 +111,26 @@ export const TimberForm = () => {
       </View>
       <Stock name="common" />
       <Stock name="hip" />
+      {timber.hip !== undefined && timber.hip.depth > timber.common.depth && (
+        <Button
+          label="Rafters as deep as the ‹hips›"
+          onPress={() =>
+            edit(
+              (now) => ({
+                ...now,
+                timber: {
+                  ...now.timber,
+                  common: {
+                    ...now.timber.common,
+                    depth: now.timber.hip?.depth ?? now.timber.common.depth,
+                  },
+                },
+              }),
+              'Rafters as deep as the hips',
+            )
+          }
+        />
+      )}
       {(job.blocks.length > 1 || timber.valley !== undefined) && <Stock name="valley" />}
       <Stock name="ridge" />
       <RidgeBeamFields />
@@ -165,6 +186,16 @@ export const TimberForm = () => {
         onChange={(hipTop) => set({ hipTop })}
         help="A ‹drop› lowers the ‹hip› until its square corners meet the roof planes: one deeper ‹seat›, no bevel (the default). ‹Backing› bevels its top instead."
       />
+      {framing.hipTop === 'drop' && (
+        <LengthField
+          label="‹Hips› lower still, by"
+          size="timber"
+          path="framing.hipLowered"
+          value={framing.hipLowered ?? 0}
+          onValue={(hipLowered) => set({ hipLowered })}
+          help="Plumb, past what the ‹drop› asks; 0 is the usual. So much deeper a ‹seat› on both ‹plates›, and jacks’ cheeks that bear on the whole of their cut where the ‹hip› is no deeper than they are."
+        />
+      )}
       <ChoiceField
         label="‹Hip› at the ‹ridge›"
         value={framing.hipAtRidge}

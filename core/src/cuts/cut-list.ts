@@ -63,6 +63,7 @@ const entryOf = (roof: Roof, { pieces }: Group, mark: string): CutListEntry => {
     level: tieLevelOf(roof, member),
     setBack: setBackOf(member),
     drop: drop?.value ?? null,
+    ...(member.loweredMm > 0 && { lowered: member.loweredMm }),
     backing: backing === null ? null : [backing[0].value, backing[1].value],
     cuts: figures.cuts.map((cut) => cut.entry),
     members: pieces.map((piece) => piece.member.id),

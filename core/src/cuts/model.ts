@@ -76,6 +76,8 @@ const entry = z.object({
   /** Purlins with a lip: along the purlin, from the line on the hip's side to the mitre on its middle; null for others. mm */
   setBack: z.number().nullable(),
   drop: z.number().nullable(),
+  /** Hips: how far the top is lowered further than its drop asks, plumb. mm */
+  lowered: z.number().optional(),
   backing: z.tuple([z.number(), z.number()]).nullable(),
   cuts: z.array(cut),
   /** Ids of the members cut to this line. */

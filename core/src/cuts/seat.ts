@@ -35,13 +35,16 @@ const sizesOf = (member: Member, notch: Notch | undefined): Seat | null => {
   const end = isUpper(notch) ? 'upper' : 'lower';
   const slope = degrees(member.axis.slopeRad);
   const { depth } = member.stock;
-  const drop = member.dropMm ?? 0;
+  const { loweredMm } = member;
+  const drop = (member.dropMm ?? 0) + loweredMm;
   const whole = heightOverSeat(member, notch) + drop;
   const hap = work(
     '‹height above plate›',
     drop === 0
       ? 'plumb, ‹plate› to the top edge'
-      : 'plumb, ‹plate› to the planes’ line, less the drop',
+      : loweredMm === 0
+        ? 'plumb, ‹plate› to the planes’ line, less the drop'
+        : 'plumb, ‹plate› to the planes’ line, less the drop and what it is lowered further',
     'mm',
     [
       ['‹plate› to the planes’ line', whole, 'mm'],

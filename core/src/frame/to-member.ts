@@ -172,7 +172,8 @@ const lineBevels = (site: Site, { line, kind, runsOn, heading }: LinePlace): Bev
 export const lineMember = (site: Site, set: SetLine): Member => {
   const { place, strip } = set;
   const { kind, block, id, line, foot, heading } = place;
-  const { hipTop } = site.job.framing;
+  const { hipTop, hipLowered = 0 } = site.job.framing;
+  const loweredMm = kind === 'hip' && hipTop === 'drop' ? hipLowered : 0;
   const stock = stockOf(site, kind);
   const { slopeRad, ...frame } = lineFrame(place.low, place.high);
   const axis = axisOf(
@@ -182,7 +183,7 @@ export const lineMember = (site: Site, set: SetLine): Member => {
   const left = slopeAt(site, line.slopes[0]);
   const fit = fitTop(frame, planesOf(site, line), stock.thickness);
   const dropped = kind === 'ridge' || (kind === 'hip' && hipTop === 'drop');
-  const drop = dropped ? fit.dropMm : 0;
+  const drop = (dropped ? fit.dropMm : 0) + loweredMm;
   const overhangs = line.slopes.map((index) => {
     const own = slopeAt(site, index).sides[0];
     return own === undefined ? 0 : sideAt(site, own.block, own.side).overhangMm;
@@ -216,6 +217,7 @@ export const lineMember = (site: Site, set: SetLine): Member => {
     pair: { rise: left.rise, run: axis.level ? 1 : 1 / v2.dot(heading, left.uphill) },
     fold: kind === 'hip' || kind === 'valley' ? foldOf(site, place, fit.backingRad) : null,
     dropMm: kind === 'hip' ? (hipTop === 'drop' ? fit.dropMm : 0) : null,
+    loweredMm,
   });
   return finished(
     site,

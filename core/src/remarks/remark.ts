@@ -48,6 +48,7 @@ export type RemarkCode =
   | 'narrow-seat'
   | 'seat-past-plate'
   | 'hip-proud'
+  | 'hip-lowered'
   | 'plane-off'
   | 'bevel-valley'
   | 'fascias-uneven'

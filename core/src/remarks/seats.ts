@@ -124,6 +124,14 @@ export const aboutCorners = ({ job, framing }: Subject): Remark[] =>
         );
       }
     }
+    if (member.loweredMm > 0)
+      remarks.push(
+        note(
+          'hip-lowered',
+          say`the hip stands ${inMm(member.loweredMm, 1)} lower than its ‹drop› asks: its seat is so much deeper, the jacks’ cheeks bear on more of it, and the sheets’ edges over it are nailed to packing or to the jacks`,
+          member,
+        ),
+      );
     if (name === 'hip' && job.framing.hipTop === 'none') {
       remarks.push(
         note(

@@ -221,7 +221,8 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
   const ts = placed.corners.map((p) => v2.dot(v2.sub(v3.inPlan(p), from), along));
   const [low, high] = [Math.max(0, Math.min(...ts)), Math.min(length, Math.max(...ts))];
   const half = (INSIDE * member.stock.thickness) / 2;
-  const { hipTop } = site.job.framing;
+  const { hipTop, hipLowered = 0 } = site.job.framing;
+  const lowered = member.kind === 'hip' && hipTop === 'drop' ? hipLowered : 0;
   const middle = member.kind === 'valley' || (member.kind === 'hip' && hipTop === 'none');
   const hollow = isHollow(site, line);
   const backed = member.kind === 'hip' && hipTop === 'back';
@@ -232,8 +233,9 @@ const lineTop = (site: FrameOnSite, placed: Placed): FitProblem[] => {
     const aside = middle ? [0] : [half, -half];
     const reads = aside.flatMap((out): { off: number; p: Vec3 }[] => {
       const [x, y] = v2.add(on, v2.scale(v2.left(along), out));
-      const own = topOver(placed, [x, y]);
-      if (own === null) return [];
+      const top = topOver(placed, [x, y]);
+      if (top === null) return [];
+      const own = top + lowered;
       const low = above(planes, [x, y, own], hollow) < -FIT_PROUD_MM;
       const p: Vec3 = [x, y, low ? underNext(site, placed, [x, y], own) : own];
       // A corner that reaches over another slope is planed to that.

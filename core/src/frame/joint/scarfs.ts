@@ -225,7 +225,7 @@ export const scarfed = (
   members: readonly Member[],
 ): { readonly members: readonly Member[]; readonly withheld: readonly Withheld[] } => {
   const rafters = members.filter(isRafter);
-  const posts = members.filter(({ kind }) => kind === 'strut' || kind === 'post');
+  const posts = members.filter(({ kind }) => ['strut', 'post', 'ridge-post'].includes(kind));
   const times = scarfTimes(job);
   const withheld: Withheld[] = [];
   const inLengths = members.flatMap((timber): readonly Member[] => {

@@ -186,12 +186,13 @@ export interface Member {
   readonly fold: FoldPlan | null;
   /** Sleepers: how far their outer edge lies inside the chalk line, square to it in the lower slope. mm */
   readonly setBackMm: number | null;
-  /** Hips: how far the top is lowered, plumb. */
+  /** Hips: how far the top is lowered for its corners, plumb; and further, by choice. */
   readonly dropMm: number | null;
+  readonly loweredMm: number;
 }
 
 /** What only some timbers have: no notch, no bevel, no fold, no drop and no set-back where none is given. */
-type Some = 'notches' | 'bevels' | 'mayStandProud' | 'fold' | 'setBackMm' | 'dropMm';
+type Some = 'notches' | 'bevels' | 'mayStandProud' | 'fold' | 'setBackMm' | 'dropMm' | 'loweredMm';
 
 type Given = Omit<Member, Some> & Partial<Pick<Member, Some>>;
 
@@ -213,6 +214,7 @@ export const makeMember = ({
   fold = null,
   setBackMm = null,
   dropMm = null,
+  loweredMm = 0,
 }: Given): Member => ({
   id,
   kind,
@@ -230,4 +232,5 @@ export const makeMember = ({
   fold,
   setBackMm,
   dropMm,
+  loweredMm,
 });

@@ -19,6 +19,8 @@ export const framing = z.strictObject({
   seat,
   tail: z.enum(['plumb', 'square']).default('plumb'),
   hipTop: z.enum(['drop', 'back', 'none']).default('drop'),
+  /** How far a dropped hip stands lower than its drop asks, plumb, its seat so much deeper; 0 where none is given. */
+  hipLowered: length(0, 300).optional(),
   hipAtRidge: z.enum(['to-commons', 'to-ridge']).default('to-commons'),
   valleys: z.enum(['supported', 'to-ridge-end']).default('supported'),
   levelFascia: z.enum(['vary-overhang', 'raise-plate']).optional(),

@@ -145,6 +145,18 @@ const RafterTieFields = () => {
               help="Counted so that they lie on rafters as often as the two spacings allow. One that would stand in a rafter lies flat on it instead."
             />
           )}
+          {ties.spacing !== undefined && (
+            <ChoiceField
+              label="Their spacing is counted from"
+              value={ties.from ?? 'rafters'}
+              options={[
+                { value: 'rafters', label: 'The rafters' },
+                { value: 'wall', label: 'The end wall' },
+              ]}
+              onChange={(from) => set({ from })}
+              help="From the rafters, they lie on them as often as the two spacings allow (the default). From the inside of the end wall, ceiling boards start full there and break on the middle of a tie."
+            />
+          )}
           <ChoiceField
             label="From wall to wall"
             value={ties.lap === undefined ? 'whole' : 'lapped'}

@@ -122,6 +122,15 @@ const isWanted = (
   const half = wide / 2;
   const [from, to] = gable.between;
   if (u < from + half + SPARE_MM || u > to - half - SPARE_MM) return false;
+  // Where a ridge's post stands, that is the stud.
+  const posted = carried
+    .filter(({ member }) => member.kind === 'ridge-post')
+    .some(({ corners }) => {
+      const us = corners.map((p) => v2.dot(v2.sub(v3.inPlan(p), side.start), side.along));
+      const out = Math.min(...corners.map((p) => -outFrom(side, p)));
+      return out < wide && Math.min(...us) < u + half && Math.max(...us) > u - half;
+    });
+  if (posted) return false;
   const heights = [-INSIDE, 0, INSIDE].map((share) => {
     const p = onSide(side, u + share * wide, inside);
     return Math.min(Infinity, ...carried.flatMap((one) => undersideOver(one, p) ?? []));

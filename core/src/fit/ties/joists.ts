@@ -6,6 +6,8 @@ import { findingOn } from '../finding';
 import type { FrameOnSite } from '../frame-on-site';
 import { isMember, type Placed, type PlacedPlate } from '../contact/placed';
 import type { FitProblem } from '../report';
+import { plateWidthOf } from '../../job';
+import { onSide } from '../../roof';
 import { isShortJoist } from './short-joists';
 import { hasNoRoom, platesUnder, wants, type Opposite } from './untied';
 
@@ -24,6 +26,22 @@ const alongBy = (across: Vec2, { corners }: Placed): number => {
   const ts = corners.map((p) => v2.dot(v3.inPlan(p), across));
   return (Math.min(...ts) + Math.max(...ts)) / 2;
 };
+
+/** Where the inside faces of the walls at the ends of a plate's own stand, along it; null where joists are counted from rafters. mm */
+const endWalls = (
+  { job, roof }: FrameOnSite,
+  { plate }: PlacedPlate,
+  across: Vec2,
+): readonly number[] | null => {
+  if (job.rafterTies?.from !== 'wall') return null;
+  const sides = roof.blocks.find(({ id }) => id === plate.block)?.sides ?? [];
+  return sides
+    .filter(({ inward }) => Math.abs(v2.dot(inward, across)) > ACROSS)
+    .map((side) => v2.dot(onSide(side, side.lengthMm / 2, plateWidthOf(job)), across));
+};
+
+/** A wall that looks along a plate by more than this, as a cosine, is at an end of it. */
+const ACROSS = 0.7;
 
 /** Whether a joist lies flat on a rafter. */
 const flatOnRafter = (joist: Placed, touching: Touching): boolean =>
@@ -82,13 +100,15 @@ export const joistsApart = (
         run.push(at);
       else runs.push([at]);
     }
+    // From the inside of either end wall, where the crew counts from those.
+    const walls = endWalls(site, plate, across);
     const starts = opposite.flatMap((pair) => pair.rafters.map(along));
     const thickness = rafterTie?.thickness ?? 0;
     // On its centres from a pair of rafters, beside it; the second of two lapped beside that.
     const offCentre = (at: number): number =>
-      starts
+      (walls ?? starts)
         .flatMap((start) =>
-          [beside, -beside].flatMap((first) =>
+          (walls === null ? [beside, -beside] : [0]).flatMap((first) =>
             [0, thickness, -thickness].map((second) => {
               const away = at - start - first - second;
               return away - Math.round(away / spacing) * spacing;

@@ -13,7 +13,8 @@ import type { Problem } from '../../problem';
 import { inMm, mostMm, say } from '../../sentence';
 import { named, type EndCut, type Member } from '../member/member';
 import { inPart, wholly, type Added, type Pass, type Withheld } from '../pass';
-import { heightOn, type Site } from '../site';
+import { onSide, type SideLine } from '../../roof';
+import { blockAt, heightOn, type Site } from '../site';
 import {
   below,
   CLIPPED_MM,
@@ -159,6 +160,17 @@ const countedFrom = ([pair]: readonly Pair[]): 1 | -1 => {
   return v2.dot(slope.along, pair.along) > 0 ? 1 : -1;
 };
 
+/** Where the inside face of the end wall stands that a pair's walls start from, along them. mm */
+const insideOfWall = (site: Site, { along, rafters: [{ span }] }: Pair, onward: 1 | -1): number => {
+  const { sides } = blockAt(site, span.block);
+  // The wall that looks along them, the way they are counted.
+  const facing = (side: SideLine): number => onward * v2.dot(side.inward, along);
+  const [end] = [...sides].sort((p, q) => facing(q) - facing(p));
+  return end === undefined
+    ? 0
+    : v2.dot(onSide(end, end.lengthMm / 2, plateWidthOf(site.job)), along);
+};
+
 /** Joists at a spacing of their own, so that they lie on rafters as often as the two spacings allow; those between two pairs that both have room for one. */
 const atSpacing = (
   site: Site,
@@ -183,7 +195,11 @@ const atSpacing = (
     const flat = flatOn(firstLie, common);
     const length = onward * (last.at - first.at);
     // Beside the first pair inside the end one, whose place is a gable's and not the layout's.
-    const lead = onward * ((inOrder[1] ?? first).at - first.at) + flat;
+    const lead =
+      onward *
+      (site.job.rafterTies?.from === 'wall'
+        ? insideOfWall(site, first, onward) - first.at
+        : (inOrder[1] ?? first).at - first.at + onward * flat);
     const start = lead - Math.floor(lead / spacing) * spacing;
     for (let k = 0; start + k * spacing <= length + SAME_POINT_MM; k += 1) {
       const along = start + k * spacing;

@@ -45,13 +45,14 @@ export const withRafterTies = (
 ): Job => {
   const { rafterTies, ...rest } = job;
   if (change === null) return rest;
-  const { every = 1, spacing, lap, atHips, spacers } = { ...rafterTies, ...change };
+  const { every = 1, spacing, from, lap, atHips, spacers } = { ...rafterTies, ...change };
   return {
     ...rest,
     timber: { ...job.timber, rafterTie: job.timber.rafterTie ?? job.timber.common },
     rafterTies: {
       every,
       ...(spacing !== undefined && { spacing }),
+      ...(from !== undefined && spacing !== undefined && { from }),
       ...(lap !== undefined && { lap }),
       ...(atHips !== undefined && { atHips }),
       ...(spacers !== undefined && { spacers }),

@@ -21,6 +21,8 @@ export const rafterTies = z.strictObject({
   every: every.default(1),
   /** On centres of their own, from the first pair on; then `every` is not read. */
   spacing: length(100, 5000).optional(),
+  /** What their spacing is counted from: the first pair of rafters, or the end wall's inside face, so that ceiling boards break on them; the pair where none is given. */
+  from: z.enum(['rafters', 'wall']).optional(),
   /** In two lengths over a wall half-way: how far each runs past its middle. */
   lap: length(20, 3000).optional(),
   /** Past the last whole one, at a hip's end: short ones square to the others, from the end wall back to it; none where none is given. */

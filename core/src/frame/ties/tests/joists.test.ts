@@ -88,6 +88,62 @@ describe('joists at a spacing of their own', () => {
     expect(fit(solution).problems).toEqual([]);
   });
 
+  it.each([
+    ['gables', 406.4],
+    ['gables', 600],
+    ['hips', 406.4],
+  ] as const)(
+    'from the wall between %s, %s mm: boards that start there break on them',
+    (ends, spacing) => {
+      const plate = 140;
+      const end = ends === 'gables' ? 'gable' : 'eave';
+      const base = inputOf({ every: 1, spacing, from: 'wall' }, 610);
+      const solution = solvedInput({
+        ...base,
+        blocks: buildingInput({ along: ALONG, across: ACROSS, pitch: '35°', ends: [end, end] })
+          .blocks,
+      });
+      expect(fit(solution).problems).toEqual([]);
+      expect(solution.withheld).toEqual([]);
+      const flat = (RAFTER + JOIST) / 2;
+      const rafters = solution.members.filter(({ kind, side }) => kind === 'common' && side === 0);
+      const offs = standing(solution).map((x) => {
+        // From the inside of the end wall that they are counted from.
+        const away = x - plate;
+        return { x, off: Math.abs(away - Math.round(away / spacing) * spacing) };
+      });
+      expect(offs.length).toBeGreaterThan(5);
+      const onBoards = offs.filter(({ off }) => off < 1e-6);
+      // What is off its centre lies flat on the rafter that stands in it.
+      for (const { x, off } of offs)
+        if (off > 1e-6)
+          expect(
+            rafters.some(({ frame }) => Math.abs(Math.abs(frame.origin[0] - x) - flat) < 1e-6),
+          ).toBe(true);
+      expect(onBoards.length).toBeGreaterThan(0.6 * offs.length);
+      // Counted from the rafters they break elsewhere.
+      const other = solvedInput({ ...base, rafterTies: { every: 1, spacing } });
+      expect(standing(other)).not.toEqual(standing(solution));
+      const [, , moved] = solution.members.filter(({ kind }) => kind === 'rafter-tie');
+      const aside = solution.members.map((one) =>
+        one === moved
+          ? {
+              ...one,
+              frame: {
+                ...one.frame,
+                origin: [
+                  one.frame.origin[0] + 12,
+                  one.frame.origin[1],
+                  one.frame.origin[2],
+                ] as const,
+              },
+            }
+          : one,
+      );
+      expect(fit({ ...solution, members: aside }).problems.length).toBeGreaterThan(0);
+    },
+  );
+
   it('lies on both walls where it lies on no rafter, and is missed when it is gone or moved', () => {
     const solution = solvedInput(inputOf({ every: 1, spacing: 450 }, 800));
     const [first, ...rest] = solution.members.filter(({ kind }) => kind === 'rafter-tie');

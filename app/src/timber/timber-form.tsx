@@ -235,9 +235,10 @@ export const TimberForm = () => {
           options={[
             { value: 'feathered', label: 'In feather edges' },
             { value: 'square', label: 'On square abutments' },
+            { value: 'keyed', label: 'Keyed, with wedges' },
           ]}
           onChange={(scarfEnds) => set({ scarfEnds })}
-          help="Feather edges are one saw cut (the default); they split and curl. Square abutments, a sixth of the depth at each end, push against each other and cannot slide, for two more cuts a half."
+          help="Feather edges are one saw cut (the default); they split and curl. Square abutments, a sixth of the depth at each end, push against each other and cannot slide, for two more cuts a half. Keyed, a pair of folding wedges through a slot in the middle drives the abutments together."
         />
       )}
       <ChoiceField

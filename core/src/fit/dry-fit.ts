@@ -32,7 +32,7 @@ import { isEavePlate, isMember, place, type Body, type Placed } from './contact/
 import type { FitProblem, FitReport } from './report';
 import { checkPurlins } from './purlins/purlins';
 import { checkRoofPurlins } from './purlins/roof-purlins';
-import { openScarfs } from './roof/scarfs';
+import { blockedSlots, openScarfs } from './roof/scarfs';
 import { bareStrips } from './roof/strips';
 import { checkStruts } from './purlins/struts';
 import { checkTies } from './ties/ties';
@@ -151,6 +151,7 @@ const CHECKS = overAllKinds([
   { kinds: ['post', 'beam'], check: checkPosts },
   { kinds: ['ridge-post'], check: checkRidgePosts },
   { kinds: [], check: openScarfs },
+  { kinds: [], check: check(blockedSlots) },
   { kinds: ['trimmer', 'header', 'opening-jack', 'false-tail'], check: check(checkOpenings) },
   { kinds: ['sleeper'], check: checkLaidOn },
 ]);

@@ -10,13 +10,13 @@ export { inPart, onePlaceEach, wholly, type Withheld } from './pass';
 export { offSquareGables } from './gables/rake';
 export { isSquareTail } from './eaves/tails';
 export { isOpeningHeader } from './openings/headers';
-export { scarfTimes } from './joint/scarfs';
+export { scarfTimes, slotOf } from './joint/scarfs';
 export { MOST_SPACER_MM } from './ties/spacers';
 export type { LeftOut } from './primary';
 export { bellyOf } from './member/board';
 export { isOneTimber, isTailCut, isUpper, lengthOf, memberId } from './member/member';
 export { crossingOf, planLine } from './member/plan-line';
-export { cornersOf, solidOf, type BoardFace } from './member/solid-of';
+export { cornersOf, solidOf, woodWithin, type BoardFace } from './member/solid-of';
 export type {
   Axis,
   Bevel,

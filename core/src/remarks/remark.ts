@@ -34,6 +34,7 @@ export type RemarkCode =
   | 'scarf-support'
   | 'scarf-ridge'
   | 'scarf-over'
+  | 'scarf-keyed'
   | 'past-longest'
   | 'ridge-slopes'
   | 'lines-met'

@@ -1,4 +1,4 @@
-import { scarfTimes, type Member } from '../frame';
+import { scarfTimes, slotOf, type Member } from '../frame';
 import type { CutListEntry } from '../cuts';
 import { inMm, say } from '../sentence';
 import { caution, note, type Remark, type Subject } from './remark';
@@ -14,7 +14,17 @@ export const aboutScarfs = ({ job, framing: { members } }: Subject): Remark[] =>
   const ridge = first(({ kind }) => kind === 'ridge');
   const over = first(({ kind }) => kind === 'roof-purlin');
   const other = first(({ kind }) => kind !== 'ridge' && kind !== 'roof-purlin');
+  const keyed = first(({ notches }) => notches.some((notch) => notch.for === 'slot'));
   return [
+    ...(keyed === undefined
+      ? []
+      : [
+          note(
+            'scarf-keyed',
+            say`each scarf is keyed: a pair of folding hardwood wedges as long as the timber is thick and more, driven from both faces through a slot ${inMm(slotOf(job, keyed.stock))} long and as deep, until the abutments close; saw them flush`,
+            keyed,
+          ),
+        ]),
     ...(other === undefined
       ? []
       : [

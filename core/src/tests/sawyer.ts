@@ -119,7 +119,7 @@ export const sawn = (steps: readonly SawStep[], way: Way): readonly Solid[] => {
         const whole = clipSolid(piece, seat, '');
         if (heels.length === 0) return [whole];
         const beyond = clipSolid(piece, flip(seat), '');
-        return step.for === 'housing'
+        return step.for === 'housing' || step.for === 'slot'
           ? [whole, ...heels.map((heel) => clipSolid(beyond, heel, ''))]
           : [whole, heels.reduce((left, heel) => clipSolid(left, heel, ''), beyond)];
       });

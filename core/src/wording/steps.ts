@@ -77,6 +77,17 @@ const housingWords = ({ seat, heels }: Notch, voice: Voice): string[] => {
       ];
 };
 
+/** Half of what wedges are driven through, out of the splay of a scarf. */
+const slotWords = ({ seat, heels }: Notch, voice: Voice): string[] => {
+  const [first, second] = heels;
+  return first === undefined || second === undefined
+    ? []
+    : [
+        `Slot for the wedges: ${marking(first.line, voice)}; ${saw(first.line)}. And again at ${place(second.line.from, voice)}.`,
+        `Slot’s bottom: ${marking(seat.line, voice)}. Chisel out what lies between the two, from the splay to this line.`,
+      ];
+};
+
 const notchWords = ({ for: over, upper, seat, heels, downMm }: Notch, voice: Voice): string[] => {
   const on = upper ? ' over the upper wall' : over === 'plate' ? '' : ` over the ${over}`;
   const corner = 'Saw to the corner and no further: past it the notch starts a split.';
@@ -114,6 +125,8 @@ const notchStep = (step: Notch, voice: Voice): string[] => {
       return toTheEnd('Abutment of the scarf', 'Scarf', step, voice);
     case 'housing':
       return housingWords(step, voice);
+    case 'slot':
+      return slotWords(step, voice);
     case 'rafter':
       return roundWords(step, voice);
     case 'plate':

@@ -16,6 +16,7 @@ import { purlinDistance, type LineKind, type SideLine, type Slope } from '../../
 import { inMm, say } from '../../sentence';
 import type { Touching } from '../contact/contacts';
 import { atGable, isSeam } from '../roof/ends';
+import { isSlot } from '../roof/scarfs';
 import { findingOn } from '../finding';
 import { liesIn, outFrom, type FrameOnSite } from '../frame-on-site';
 import { acrossOpenings, endsAtOpening } from '../openings/openings';
@@ -223,6 +224,7 @@ const checkLies = (
   }
   for (const face of reentrant) {
     if (v3.dot(face.plane.normal, member.frame.e) < UP || isSeam(face, cut)) continue;
+    if (isSlot(placed, face)) continue;
     // A lip's plane parts the whole board, so that some of it is a seam.
     const { normal, offset } = face.plane;
     const like = reentrant.filter(

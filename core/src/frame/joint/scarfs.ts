@@ -24,8 +24,15 @@ export const scarfTimes = ({ framing }: Job): number => framing.scarf ?? USUAL;
 const ABUTMENT_SHARE = 1 / 6;
 
 /** How high a scarf's abutments stand in a timber; 0 where it runs out to feather edges. mm */
-const abutmentOf = ({ framing }: Job, { depth }: Member['stock']): number =>
-  framing.scarfEnds === 'square' ? depth * ABUTMENT_SHARE : 0;
+const abutmentOf = ({ framing: { scarfEnds } }: Job, { depth }: Member['stock']): number =>
+  scarfEnds === 'square' || scarfEnds === 'keyed' ? depth * ABUTMENT_SHARE : 0;
+
+/** Of its half of the depth, how much a slot for wedges takes of each half in the joint's middle; it is as long as it is deep. */
+const SLOT_SHARE = 1 / 3;
+
+/** How long and how deep the slot of a keyed scarf is, through both halves; 0 where there is none. mm */
+export const slotOf = ({ framing }: Pick<Job, 'framing'>, { depth }: Member['stock']): number =>
+  framing.scarfEnds === 'keyed' ? depth * SLOT_SHARE : 0;
 
 /**
  * Along a timber, from its origin, from the low end: where struts stand under it; with none, where rafters cross or meet
@@ -110,8 +117,9 @@ const partings = (
 interface Scarf {
   /** Its length over the timber's depth. */
   readonly times: number;
-  /** How high its abutments stand, mm. */
+  /** How high its abutments stand, and how long its slot for wedges is, mm. */
   readonly abutmentMm: number;
+  readonly slotMm: number;
 }
 
 /**
@@ -169,7 +177,44 @@ const halfOf = (
         opens: at === 'top' ? 'top' : 'bottom',
         corner: v3.inPlan(v3.add(origin, v3.scale(a, t - half))),
       },
+      ...(scarf.slotMm > 0 ? [slotIn(timber, at, t, scarf)] : []),
     ],
+  };
+};
+
+/**
+ * The half of a slot for wedges that is sawn out of one half of a scarf, in the joint's middle: square across, its bottom
+ * along the splay.
+ *
+ *   ──────╲           low half, from its upper end
+ *           ╲▁▁┐
+ *              ╲▁▁╲
+ */
+const slotIn = (timber: Member, at: 'top' | 'bottom', t: number, scarf: Scarf): Notch => {
+  const { origin, a, e } = timber.frame;
+  const plane = splay(timber, t, scarf);
+  const own = at === 'top' ? plane : flip(plane);
+  const side = (along: number, keep: 1 | -1): HalfSpace =>
+    halfSpace(v3.add(origin, v3.scale(a, along)), v3.scale(a, keep));
+  const cut = (where: 'seat' | 'heel', name: CutName, keep: HalfSpace): EndCut => ({
+    at: where,
+    name,
+    keep,
+    meets: null,
+  });
+  const half = scarf.slotMm / 2;
+  return {
+    for: 'slot',
+    seat: cut('seat', 'slot', {
+      normal: own.normal,
+      offset: own.offset - half * Math.abs(v3.dot(own.normal, e)),
+    }),
+    heels: [
+      cut('heel', 'slot, lower side', side(t - half, 1)),
+      cut('heel', 'slot, upper side', side(t + half, -1)),
+    ],
+    opens: at === 'top' ? 'top' : 'bottom',
+    corner: v3.inPlan(v3.add(origin, v3.scale(a, t))),
   };
 };
 
@@ -240,7 +285,11 @@ export const scarfed = (
       longest,
     );
     if (joints !== null)
-      return parted(timber, joints, { times, abutmentMm: abutmentOf(job, timber.stock) });
+      return parted(timber, joints, {
+        times,
+        abutmentMm: abutmentOf(job, timber.stock),
+        slotMm: slotOf(job, timber.stock),
+      });
     const problem: Problem = {
       code: 'size',
       path: pathOf(job, timber),

@@ -54,6 +54,9 @@ type NotchCutName =
   | `${'lip' | 'abutment'}, ${'upper' | 'lower'} end`
   | 'housing'
   | `housing, ${'upper' | 'lower'} side`
+  /** What the folding wedges of a keyed scarf are driven through. */
+  | 'slot'
+  | `slot, ${'upper' | 'lower'} side`
   | `notch ${'under' | 'beside'} the rafter`;
 
 /** One saw cut: the half-space, in world coordinates, that it keeps. */
@@ -70,15 +73,23 @@ export const named = (cut: EndCut, name: CutName): EndCut => ({ ...cut, name });
 
 /**
  * What a notch is for: a birdsmouth on a plate, over a purlin or a ledger, the lip by which a purlin passes under a hip, one half
- * of a scarf with square abutments, the housing that takes a lookout through a gable's rafter, the notch of a gable's
+ * of a scarf with square abutments, the slot of its wedges, the housing that takes a lookout through a gable's rafter, the notch of a gable's
  * stud round that rafter.
  */
-export type NotchFor = 'plate' | 'purlin' | 'ledger' | 'lip' | 'scarf' | 'housing' | 'rafter';
+export type NotchFor =
+  | 'plate'
+  | 'purlin'
+  | 'ledger'
+  | 'lip'
+  | 'scarf'
+  | 'slot'
+  | 'housing'
+  | 'rafter';
 
 /**
  * Beyond the seat, a birdsmouth's below it, only that is left which every heel keeps; nothing where there is no heel,
- * because the timber ends over the plate. At an inner corner a valley has two heels, one along each plate. A housing
- * has two too, and what either keeps is left.
+ * because the timber ends over the plate. At an inner corner a valley has two heels, one along each plate. A housing or
+ * a slot has two too, and what either keeps is left.
  */
 export interface Notch {
   readonly for: NotchFor;

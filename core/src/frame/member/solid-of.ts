@@ -87,7 +87,7 @@ const notched = (
   const beyond = clipSolid<BoardFace>(solid, flip(seatKeep), seat);
   const kept = (from: ConvexSolid<BoardFace>, heel: EndCut): ConvexSolid<BoardFace> =>
     clipSolid(from, halfSpaceToLocal(frame, heel.keep), heel);
-  return what === 'housing'
+  return what === 'housing' || what === 'slot'
     ? [above, ...heels.map((heel) => kept(beyond, heel))]
     : [above, heels.reduce(kept, beyond)];
 };

@@ -27,8 +27,8 @@ export const framing = z.strictObject({
   shortestJack: length(0, 5000).default(200),
   /** How many times a timber's depth a scarf is long, where a ridge or a purlin is longer than its timber; 3 where none is given. */
   scarf: z.union([z.literal(3), z.literal(5)]).optional(),
-  /** How a scarf ends: run out to feather edges, or on square abutments; feathered where none is given. */
-  scarfEnds: z.enum(['feathered', 'square']).optional(),
+  /** How a scarf ends: run out to feather edges, on square abutments, or on those with a slot for folding wedges in its middle; feathered where none is given. */
+  scarfEnds: z.enum(['feathered', 'square', 'keyed']).optional(),
   /** How studs stand in a gable: flat under its rafter, or on edge and notched round it; flat where none is given. */
   gableStuds: z.enum(['flat', 'notched']).optional(),
   /** How rafters end on a ledger: square against it in hangers, or over it with a birdsmouth; in hangers where none is given. */

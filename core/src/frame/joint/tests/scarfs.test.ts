@@ -1,12 +1,21 @@
 import { pathText } from '../../../problem';
-import { solidOf, type Member } from '../..';
-import { v3 } from '../../../geom';
+import { solidOf, type Member, type Notch } from '../..';
+import { v3, volume } from '../../../geom';
 import type { JobInput } from '../../../job';
 import { isRafter, listedKind } from '../../../kinds';
 import { fit } from '../../../solve';
 import { buildingInput, problemsOf, solvedInput } from '../../../tests/building';
+import { sawHouse } from '../../../tests/saw-house';
 
 const DEG = 180 / Math.PI;
+
+const woodOf = (member: Member): number =>
+  solidOf(member).reduce((sum, piece) => sum + volume(piece), 0);
+
+const deeper = ({ seat, ...slot }: Notch, mm: number): Notch => ({
+  ...slot,
+  seat: { ...seat, keep: { ...seat.keep, offset: seat.keep.offset - mm } },
+});
 
 /** Every sawn face of a piece. */
 const facesOf = ({ ends, notches }: Member) => [
@@ -15,7 +24,7 @@ const facesOf = ({ ends, notches }: Member) => [
 ];
 const [ALONG, ACROSS] = [12_000, 6000];
 
-type Ends = 'feathered' | 'square';
+type Ends = 'feathered' | 'square' | 'keyed';
 
 const inputOf = (longest: number | null, scarf?: 3 | 5, scarfEnds?: Ends): JobInput => {
   const long = longest === null ? {} : { longest };
@@ -39,12 +48,13 @@ const CASES = [
   [7000, 5, 5, 'square'],
   [4200, 5, 5, undefined],
   [5000, 3, 3, 'square'],
+  [5000, 3, 3, 'keyed'],
 ] as const;
 
 describe.each(CASES)('boards of %d at most, scarf %s, %s, %s', (longest, given, times, ends) => {
   const solution = solvedInput(inputOf(longest, given, ends));
   // A square abutment takes a sixth of the depth at each end.
-  const fall = ends === 'square' ? 1 - 2 / 6 : 1;
+  const fall = ends === 'square' || ends === 'keyed' ? 1 - 2 / 6 : 1;
   const rafters = solution.members.filter(isRafter).map(({ frame }) => frame.origin[0]);
 
   it.each(['ridge', 'purlin'] as const)(
@@ -92,7 +102,7 @@ describe.each(CASES)('boards of %d at most, scarf %s, %s, %s', (longest, given, 
   it('abutments, where they are wanted, stand square, a sixth of the depth, a scarf’s length apart', () => {
     for (const member of solution.members.filter(({ kind }) => kind === 'ridge')) {
       const { depth } = member.stock;
-      for (const piece of member.notches) {
+      for (const piece of member.notches.filter((one) => one.for === 'scarf')) {
         const abutment = member.ends.find(({ meets }) => meets === piece.seat.meets)!;
         const [heel] = piece.heels;
         expect(v3.dot(heel!.keep.normal, member.frame.a) ** 2).toBeCloseTo(1, 12);
@@ -105,10 +115,56 @@ describe.each(CASES)('boards of %d at most, scarf %s, %s, %s', (longest, given, 
           .flatMap(({ points }) => points.map(([, , e]) => e));
         expect(Math.max(...taken) - Math.min(...taken)).toBeCloseTo(depth / 6, 6);
       }
-      expect(member.notches.length).toBe(
-        ends === 'square' ? member.ends.filter(({ name }) => name === 'abutment').length : 0,
+      expect(member.notches.filter((one) => one.for === 'scarf').length).toBe(
+        fall < 1 ? member.ends.filter(({ name }) => name === 'abutment').length : 0,
       );
     }
+  });
+});
+
+describe('a keyed scarf', () => {
+  const solution = solvedInput(inputOf(5000, 3, 'keyed'));
+  const ridges = solution.members.filter(({ kind }) => kind === 'ridge');
+  const slotOf = (member: Member) => member.notches.find((one) => one.for === 'slot')!;
+
+  it('has a slot of a third of the depth, as long, in the middle of each joint', () => {
+    expect(ridges.length).toBeGreaterThan(2);
+    for (const member of ridges) {
+      const { depth, thickness } = member.stock;
+      for (const slot of member.notches.filter((one) => one.for === 'slot')) {
+        const [low, high] = slot.heels.map(({ keep }) => keep.offset * keep.normal[0]);
+        expect(Math.abs(high! - low!)).toBeCloseTo(depth / 3, 6);
+        const without = { ...member, notches: member.notches.filter((one) => one !== slot) };
+        // Half of it out of each half: a third of its half of the depth.
+        const taken = woodOf(without) - woodOf(member);
+        expect(taken).toBeCloseTo((thickness * (depth / 3) * (depth / 3)) / 2, 3);
+      }
+    }
+    expect(solution.cuts.notes.map(({ code }) => code)).toContain('scarf-keyed');
+  });
+
+  it.each([
+    ['left out', () => null],
+    ['too deep', (slot: Notch) => deeper(slot, 3)],
+    ['too shallow', (slot: Notch) => deeper(slot, -3)],
+  ] as const)('a slot %s is found', (_, change) => {
+    const [own] = ridges;
+    const slot = slotOf(own!);
+    const next = change(slot);
+    const spoiled = {
+      ...own!,
+      notches: own!.notches.flatMap((one) => (one !== slot ? [one] : next === null ? [] : [next])),
+    };
+    const members = solution.members.map((one) => (one === own ? spoiled : one));
+    expect(fit({ ...solution, members }).problems.length).toBeGreaterThan(0);
+  });
+
+  it('is sawn by its steps', () => {
+    let most = 0;
+    sawHouse(solution, (_, mm) => {
+      most = Math.max(most, mm);
+    });
+    expect(most).toBeLessThan(1);
   });
 });
 

@@ -269,6 +269,18 @@ export const RoofForm = () => {
           onChange={(tail) => edit((now) => ({ ...now, framing: { ...now.framing, tail } }))}
           help="Plumb takes a plumb ‹fascia› and a level soffit, and is the default; square is quicker to cut and leans the ‹fascia›."
         />
+        {job.timber.fascia !== undefined && (
+          <LengthField
+            label="‹Fascias› left long at each end, by"
+            size="timber"
+            path="framing.fasciaLong"
+            value={job.framing.fasciaLong ?? 0}
+            onValue={(fasciaLong) =>
+              edit((now) => ({ ...now, framing: { ...now.framing, fasciaLong } }))
+            }
+            help="To be cut in place, mitres too, once they hang on the tails; 0 saws them to length on the ground. The boards to order are so much longer."
+          />
+        )}
       </View>
       <Openings index={index} />
       <Dormers index={index} />

@@ -223,14 +223,19 @@ const blankOf = (member: Member, longPoint: Worked): Worked => {
   const [low, high] = span(member);
   return work(
     'blank',
-    'highest point of the sawn piece − lowest point, along the board from the heel; the long point at least',
+    member.longMm === 0
+      ? 'highest point of the sawn piece − lowest point, along the board from the heel; the long point at least'
+      : 'highest point of the piece − lowest point, along the board; and what it is left longer at both ends, to be cut in place',
     'mm',
     [
       ['highest point', high, 'mm'],
       ['lowest point', low, 'mm'],
       ['long point', longPoint, 'mm'],
+      ...(member.longMm === 0
+        ? []
+        : [['left longer at both ends', 2 * member.longMm, 'mm'] as const]),
     ],
-    (most, least, long) => Math.max(most - least, long),
+    (most, least, long, spare = 0) => Math.max(most - least, long) + spare,
   );
 };
 

@@ -47,6 +47,15 @@ export const aboutEaves = ({ job, roof, framing }: Subject): Remark[] => {
       ),
     );
   }
+  const [fascia] = framing.members.filter(({ kind }) => kind === 'fascia');
+  if (fascia !== undefined && fascia.longMm > 0)
+    remarks.push(
+      note(
+        'fascias-long',
+        say`the ‹fascias›’ boards are ${inMm(fascia.longMm)} longer at each end than the lengths between their cuts: nail each on along a string, and cut its ends and mitres in place`,
+        fascia,
+      ),
+    );
   if (job.framing.tail === 'square' && all.some(({ line }) => line.overhangMm === 0))
     remarks.push(
       note(

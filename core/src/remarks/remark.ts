@@ -53,6 +53,7 @@ export type RemarkCode =
   | 'plane-off'
   | 'bevel-valley'
   | 'fascias-uneven'
+  | 'fascias-long'
   | 'valley-in-overhang'
   | 'tail-plumb'
   | 'not-cleared'

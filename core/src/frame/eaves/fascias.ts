@@ -90,6 +90,7 @@ const memberOf = (
       place.to[2] - place.from[2],
     ),
     pair: { rise: place.slope.rise, run: 1 },
+    longMm: site.job.framing.fasciaLong ?? 0,
   });
 
 /** One fascia an eave, as long as the roof is there; where roofs pass each other, clear of what stands there. */

@@ -200,10 +200,20 @@ export interface Member {
   /** Hips: how far the top is lowered for its corners, plumb; and further, by choice. */
   readonly dropMm: number | null;
   readonly loweredMm: number;
+  /** How much longer its board is at each end, to be cut in place. */
+  readonly longMm: number;
 }
 
 /** What only some timbers have: no notch, no bevel, no fold, no drop and no set-back where none is given. */
-type Some = 'notches' | 'bevels' | 'mayStandProud' | 'fold' | 'setBackMm' | 'dropMm' | 'loweredMm';
+type Some =
+  | 'notches'
+  | 'bevels'
+  | 'mayStandProud'
+  | 'fold'
+  | 'setBackMm'
+  | 'dropMm'
+  | 'loweredMm'
+  | 'longMm';
 
 type Given = Omit<Member, Some> & Partial<Pick<Member, Some>>;
 
@@ -226,6 +236,7 @@ export const makeMember = ({
   setBackMm = null,
   dropMm = null,
   loweredMm = 0,
+  longMm = 0,
 }: Given): Member => ({
   id,
   kind,
@@ -244,4 +255,5 @@ export const makeMember = ({
   setBackMm,
   dropMm,
   loweredMm,
+  longMm,
 });

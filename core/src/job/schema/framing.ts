@@ -33,6 +33,8 @@ export const framing = z.strictObject({
   gableStuds: z.enum(['flat', 'notched']).optional(),
   /** How rafters end on a ledger: square against it in hangers, or over it with a birdsmouth; in hangers where none is given. */
   atLedger: z.enum(['hanger', 'birdsmouth']).optional(),
+  /** How much longer fascias are left at each end, to be cut in place; 0 where none is given. */
+  fasciaLong: length(0, 2000).optional(),
   /** How lookouts carry a barge: butted against the gable's rafter, or laid in through its top to the next; butted where none is given. */
   lookouts: z.enum(['butted', 'laid-in']).optional(),
   /** Something outside the wall that the rafters' undersides have to clear, a bolt's head say. */

@@ -81,3 +81,19 @@ describe.each([
     expect(fit({ ...solution, members }).problems.length > 0).toBe(long !== short);
   });
 });
+
+it('fascias left long want longer boards, and nothing else changes', () => {
+  const input = house(30, 30);
+  const [exact, long] = [0, 75].map((fasciaLong) =>
+    solvedInput({ ...input, framing: { ...input.framing, fasciaLong } }),
+  );
+  const [before, after] = [exact!, long!].map((one) => entriesOf(one, 'fascia'));
+  expect(after!.length).toBe(before!.length);
+  for (const [i, { length, cuts }] of after!.entries()) {
+    expect(length.blank).toBeCloseTo(before![i]!.length.blank + 150, 6);
+    expect(length.longPoint).toBeCloseTo(before![i]!.length.longPoint, 9);
+    expect(cuts).toEqual(before![i]!.cuts);
+  }
+  expect(long!.cuts.notes.map(({ code }) => code)).toContain('fascias-long');
+  expect(exact!.cuts.notes.map(({ code }) => code)).not.toContain('fascias-long');
+});

@@ -1,7 +1,16 @@
-import { roofPurlinsOf, withRoofPurlins, type Block, type RoofPurlins } from '@ogee/core/src/job';
+import {
+  roofPurlinsOf,
+  seatDeepenedBy,
+  withRoofPurlins,
+  withSeatKept,
+  type Block,
+  type RoofPurlins,
+} from '@ogee/core/src/job';
 import { View } from 'react-native';
 import { useHandling, useJob } from '../data/open-job';
 import { ChoiceField, LengthField } from '../form/fields';
+import { Button } from '../ui/button';
+import { writeLength } from '../ui/length-entry';
 import { Small, Title } from '../ui/text';
 
 const PLACES = [
@@ -14,6 +23,32 @@ const SIZES = [
   ['thickness', 'Along the slope'],
   ['depth', 'Deep, square to it'],
 ] as const;
+
+/** Under purlins whose tops are the roof the seats come out deeper: what may move instead. */
+const SeatKept = ({ index }: { readonly index: number }) => {
+  const job = useJob();
+  const { edit } = useHandling();
+  const by = seatDeepenedBy(job, index);
+  if (by === 0) return null;
+  const text = writeLength(by, job.display);
+  return (
+    <View className="gap-2">
+      <Small>The rafters’ ‹seats› are {text} deeper, plumb, than what is typed for them.</Small>
+      <Button
+        label={`‹Seat› as typed: ‹plates› ${text} lower`}
+        onPress={() =>
+          edit((now) => withSeatKept(now, index, 'plates'), `Plates ${text} lower, seat as typed`)
+        }
+      />
+      <Button
+        label={`‹Seat› as typed: roof ${text} higher`}
+        onPress={() =>
+          edit((now) => withSeatKept(now, index, 'roof'), `Roof ${text} higher, seat as typed`)
+        }
+      />
+    </View>
+  );
+};
 
 const OfPart = ({ block, named }: { readonly block: Block; readonly named: boolean }) => {
   const job = useJob();
@@ -74,6 +109,7 @@ const OfPart = ({ block, named }: { readonly block: Block; readonly named: boole
               help="Where the roof has to meet another, its height is that of the ‹purlins›’ tops: the rafters then stand lower by the ‹purlins›’ depth measured plumb, which is more than the depth itself."
             />
           )}
+          <SeatKept index={job.blocks.indexOf(block)} />
         </>
       )}
     </View>

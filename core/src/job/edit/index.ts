@@ -48,7 +48,13 @@ export {
 } from './roof-edges';
 export { braceWay, firstBrace, hipCorners, withBraces, type BraceWay } from './hip-braces';
 export { purlinsAlike, purlinWay, withPurlins, type PurlinWay } from './purlins';
-export { roofPurlinsOf, withRoofPurlins, type RoofPurlins } from './roof-purlins';
+export {
+  roofPurlinsOf,
+  seatDeepenedBy,
+  withRoofPurlins,
+  withSeatKept,
+  type RoofPurlins,
+} from './roof-purlins';
 export { collarWay, withBacking, withCollarTies, withRafterTies, type CollarWay } from './ties';
 export { canBeLaidOn, withExisting, withJoin, withSleepers } from './laid-on';
 export {

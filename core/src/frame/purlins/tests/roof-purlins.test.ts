@@ -1,6 +1,6 @@
 import { v3 } from '../../../geom';
-import type { JobInput } from '../../../job';
-import { fit, type Solution } from '../../../solve';
+import { seatDeepenedBy, withSeatKept, type JobInput } from '../../../job';
+import { fit, solve, type Solution } from '../../../solve';
 import { buildingInput, refusalOf, solvedInput } from '../../../tests/building';
 import { pitchRad } from '../../../units';
 
@@ -52,6 +52,30 @@ describe.each(['4/12', '35°', '9/12', '12/12'])('purlins on a roof of %s', (pit
   const theta = pitchRad(pitch);
   const [cos, m] = [Math.cos(theta), Math.tan(theta)];
   const slope = (ACROSS / 2 + OVERHANG) / cos;
+
+  it('keeps the seat that was typed, where the plates or the roof move instead', () => {
+    const tops = solvedInput(inputOf(pitch, { planes: 'tops' }));
+    const by = STOCK.depth / cos;
+    expect(seatDeepenedBy(tops.job, 0)).toBeCloseTo(by, 9);
+    const top = ({ members }: Solution): number =>
+      Math.max(
+        ...members
+          .filter(({ kind }) => kind === 'roof-purlin')
+          .map(({ frame, topMm }) => frame.origin[2] + topMm * frame.e[2]),
+      );
+    for (const [moves, rise] of [
+      ['plates', 0],
+      ['roof', by],
+    ] as const) {
+      const job = withSeatKept(tops.job, 0, moves);
+      const solution = solve(job);
+      if (!solution.ok) throw new Error('refused');
+      expect(common(solution.value).seat!.hap).toBeCloseTo(HAP, 6);
+      expect(top(solution.value) - top(tops)).toBeCloseTo(rise, 6);
+      expect(job.blocks[0]!.plate).toBeCloseTo(moves === 'plates' ? -by : 0, 9);
+      expect(seatDeepenedBy(job, 0)).toBe(0);
+    }
+  });
 
   it('over the rafters, their tops the roof: rafters lower by depth ÷ cos θ, as long as before', () => {
     const plain = common(solvedInput(inputOf(pitch, null)));

@@ -184,9 +184,11 @@ const RafterTieFields = () => {
             options={[
               { value: 'none', label: 'None' },
               { value: 'short', label: 'Short ones, square to it' },
+              { value: 'long', label: 'Between opposite jacks' },
+              { value: 'both', label: 'Both' },
             ]}
             onChange={(atHips) => set({ atHips })}
-            help="There the ‹hip›’s end falls over whole ones. Short joists run from the end wall back to the last whole one, one beside each rafter that has room: they hold the end wall and carry the ceiling."
+            help="There the ‹hip›’s end falls over whole ones. Between opposite ‹hip jacks› they go on as far as that slope leaves them room. Short joists run from the end wall back to the last whole one, one beside each rafter that has room: they hold the end wall and carry the ceiling."
           />
           {ties.spacing !== undefined && (
             <ChoiceField

@@ -11,6 +11,7 @@ import { bareGaps } from './eaves/blocking';
 import { checkOpenings } from './openings/openings';
 import { checkPosts } from './walls/posts';
 import { checkRidgePosts } from './walls/ridge-posts';
+import { untiedJacks } from './ties/jack-ties';
 import { checkShortJoists } from './ties/short-joists';
 import { checkSpacers } from './ties/spacers';
 import { floating } from './contact/carried';
@@ -146,6 +147,7 @@ const CHECKS = overAllKinds([
   { kinds: ['roof-purlin', 'purlin-between'], check: checkRoofPurlins },
   { kinds: ['rafter-tie', 'collar-tie'], check: checkTies },
   { kinds: ['rafter-tie'], check: checkShortJoists },
+  { kinds: ['rafter-tie'], check: check(untiedJacks) },
   { kinds: ['spacer'], check: checkSpacers },
   { kinds: ['backing'], check: checkBacking },
   { kinds: ['post', 'beam'], check: checkPosts },

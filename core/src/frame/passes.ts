@@ -14,6 +14,7 @@ import { purlins } from './purlins/purlins';
 import { struts } from './purlins/struts';
 import { collarTies } from './ties/collars';
 import { backing } from './ties/backing';
+import { jackTies } from './ties/jack-ties';
 import { rafterTies } from './ties/joists';
 import { shortJoists } from './ties/short-joists';
 import { spacers } from './ties/spacers';
@@ -71,6 +72,7 @@ const ROWS = overAllKinds([
   { kinds: ['under-purlin'], pass: purlins },
   { kinds: ['rafter-tie'], pass: rafterTies },
   { kinds: ['collar-tie'], pass: collarTies },
+  { kinds: ['rafter-tie'], pass: jackTies },
   // Between the rafters and what lies flat on them.
   { kinds: ['rafter-tie'], pass: shortJoists },
   { kinds: ['spacer'], pass: spacers },

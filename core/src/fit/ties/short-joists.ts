@@ -98,7 +98,8 @@ const hasNoRoom = (
 
 /** How the short joists at a hip's end lie, and which rafters of an end wall want one and have none. */
 export const checkShortJoists = (site: FrameOnSite, touching: Touching): FitProblem[] => {
-  if (site.job.rafterTies?.atHips !== 'short') return [];
+  const { atHips } = site.job.rafterTies ?? {};
+  if (atHips !== 'short' && atHips !== 'both') return [];
   const ties = site.members.filter(({ member }) => member.kind === 'rafter-tie');
   const short = ties.filter((tie) => isShortJoist(tie, touching));
   const whole = ties.filter((tie) => !short.includes(tie));

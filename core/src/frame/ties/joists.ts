@@ -41,7 +41,7 @@ const plumbCut = (at: 'top' | 'bottom', p: Vec3, outward: Vec2): EndCut => ({
 });
 
 /** How a joist lies across a pair's walls, whole; null where it would lie on no two level plates. */
-const wholeLie = (stock: Stock, pair: Pair): Lie | null => {
+export const wholeLie = (stock: Stock, pair: Pair): Lie | null => {
   const [one, other] = pair.rafters.map(({ span }) => span.foot);
   if (one == null || other == null) return null;
   const bottomMm = one.side.plateMm;

@@ -41,11 +41,14 @@ const lowHeight = ({ span }: SetRafter): number =>
 const facing = (one: Slope, other: Slope): boolean =>
   v2.dot(one.uphill, other.uphill) < -1 + PARALLEL_SINE;
 
-const pairOf = (one: SetRafter, other: SetRafter): Pair | null => {
+const pairOf = (one: SetRafter, other: SetRafter): Pair | null =>
+  v2.distance(highPoint(one), highPoint(other)) > SAME_RIDGE_MM ? null : oppositeOf(one, other);
+
+/** Two rafters whose slopes face each other, in one line across. */
+const oppositeOf = (one: SetRafter, other: SetRafter): Pair | null => {
   if (one.span.slope === other.span.slope || !facing(one.span.slope, other.span.slope)) return null;
   const [p, q] = [highPoint(one), highPoint(other)];
   const along = one.span.slope.along;
-  if (v2.distance(p, q) > SAME_RIDGE_MM) return null;
   if (Math.abs(v2.dot(v2.sub(p, q), along)) > SAME_LINE_MM) return null;
   return {
     rafters: [one, other],
@@ -55,6 +58,17 @@ const pairOf = (one: SetRafter, other: SetRafter): Pair | null => {
     lowMm: Math.max(lowHeight(one), lowHeight(other)),
     peakMm: heightOn(one.span.slope, p),
   };
+};
+
+/** Hip jacks of one part that stand opposite each other, each with its own foot on a plate. */
+export const jackPairs = ({ rafters }: Primary): Pair[] => {
+  const jacks = rafters.filter(({ kind, span }) => kind === 'hip-jack' && span.foot !== null);
+  return jacks.flatMap((one, i) =>
+    jacks.slice(i + 1).flatMap((other): Pair[] => {
+      const pair = one.span.block === other.span.block ? oppositeOf(one, other) : null;
+      return pair === null ? [] : [pair];
+    }),
+  );
 };
 
 /** Finds the rafters that stand opposite each other, ridge by ridge. */

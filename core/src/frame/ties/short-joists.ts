@@ -129,7 +129,8 @@ const underRoof = ({ roof }: Site, { frame, stock, axis, block }: Member): boole
  * has room for it, so that the wall is tied and the ceiling carried.
  */
 export const shortJoists: Pass = (site, _primary, before): Added => {
-  if (site.job.rafterTies?.atHips !== 'short') return { members: [], problems: [] };
+  const { atHips } = site.job.rafterTies ?? {};
+  if (atHips !== 'short' && atHips !== 'both') return { members: [], problems: [] };
   const ties = before.filter(({ kind }) => kind === 'rafter-tie');
   const members: Member[] = [];
   const numbers = new Map<string, number>();

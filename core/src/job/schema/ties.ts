@@ -25,8 +25,11 @@ export const rafterTies = z.strictObject({
   from: z.enum(['rafters', 'wall']).optional(),
   /** In two lengths over a wall half-way: how far each runs past its middle. */
   lap: length(20, 3000).optional(),
-  /** Past the last whole one, at a hip's end: short ones square to the others, from the end wall back to it; none where none is given. */
-  atHips: z.enum(['none', 'short']).optional(),
+  /**
+   * Past the ridge, at a hip's end: whole ones between opposite hip jacks, as far as the end's slope leaves them room; short
+   * ones square to the others, from the end wall back to the last whole one; or both. None where none is given.
+   */
+  atHips: z.enum(['none', 'short', 'long', 'both']).optional(),
   /** Blocks between a rafter and the tie beside it, where they do not touch; only said where none is given. */
   spacers: z.boolean().optional(),
 });

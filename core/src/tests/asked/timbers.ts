@@ -312,12 +312,16 @@ export const TIMBERS: readonly Feature[] = [
     name: 'short joists and backing',
     needs: 'hip',
     settles: 'ties',
-    ask: fc.boolean().map(
-      (spacers) => (house) =>
-        withTimber(withInput(house, { rafterTies: { every: 1, atHips: 'short', spacers } }), {
-          rafterTie: { thickness: 38, depth: 140 },
-          backing: BACKING,
-        }),
+    ask: fc.record({ spacers: fc.boolean(), atHips: fc.constantFrom('short', 'both') }).map(
+      ({ spacers, atHips }) =>
+        (house) =>
+          withTimber(
+            withInput(house, { rafterTies: { every: 1, atHips: atHips as 'short', spacers } }),
+            {
+              rafterTie: { thickness: 38, depth: 140 },
+              backing: BACKING,
+            },
+          ),
     ),
   },
   {

@@ -142,3 +142,65 @@ it('backing that would not lie on its plate, or past it, is refused by its field
       refusalOf(hipped('9/12', 0, { every: 1 }, { backing: { thickness: 38, depth } })),
     ).toMatch(/^timber\.backing\.depth: /u);
 });
+
+describe.each([
+  [400, '6/12', 140],
+  [600, '9/12', 140],
+  [600, '35°', 195],
+] as const)(
+  'whole ties between opposite hip jacks, at %s mm, %s, %s deep',
+  (spacing, pitch, depth) => {
+    const [along, across] = [10_000, 6000];
+    const input: JobInput = {
+      ...buildingInput({
+        along,
+        across,
+        pitch,
+        timber: { rafterTie: { thickness: 38, depth } },
+        framing: { spacing },
+      }),
+      rafterTies: { every: 1, atHips: 'long' },
+    };
+    const solution = solvedInput(input);
+    const jackTies = solution.members.filter(({ id }) => id.endsWith('.long'));
+
+    it('lie from wall to wall beside their jacks, as far as the end’s slope leaves them room', () => {
+      expect(fit(solution).problems).toEqual([]);
+      expect(jackTies.length).toBeGreaterThan(3);
+      const m = Math.tan(pitchRad(pitch));
+      const { hapMm } = solution.roof.blocks[0]!.sides[0]!;
+      const plumb = 184 / Math.cos(Math.atan(m));
+      const jacks = solution.members.filter(({ kind, side }) => kind === 'hip-jack' && side === 0);
+      // Over a tie so far in from the end wall, the undersides of the end's rafters.
+      const under = (x: number): number => hapMm + m * Math.min(x, along - x) - plumb;
+      for (const { frame, axis } of jackTies) {
+        expect(axis.runMm).toBeCloseTo(across, 6);
+        expect(under(frame.origin[0])).toBeGreaterThan(depth);
+        expect(
+          jacks.some(
+            (jack) => Math.abs(Math.abs(jack.frame.origin[0] - frame.origin[0]) - 38) < 1e-6,
+          ),
+        ).toBe(true);
+      }
+      const tied = jackTies.map(({ frame }) => frame.origin[0]);
+      for (const jack of jacks) {
+        const x = jack.frame.origin[0];
+        if (under(x) > depth + 40 * m + 1)
+          expect(tied.some((at) => Math.abs(Math.abs(at - x) - 38) < 1e-6)).toBe(true);
+      }
+    });
+
+    it('each that is moved or gone is missed', () => {
+      expect(unseenSpoilings(solution, jackTies)).toEqual([]);
+    });
+
+    it('go with short ones past the last of them', () => {
+      const both = solvedInput({ ...input, rafterTies: { every: 1, atHips: 'both' } });
+      expect(fit(both).problems).toEqual([]);
+      const short = both.members.filter(({ id }) => id.endsWith('.short'));
+      expect(short.length).toBeGreaterThan(0);
+      const first = Math.min(...jackTies.map(({ frame }) => frame.origin[0]));
+      for (const { axis } of short) expect(axis.runMm).toBeLessThan(first);
+    });
+  },
+);

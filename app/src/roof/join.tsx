@@ -1,6 +1,7 @@
 import {
   canBeLaidOn,
   ridgeHeight,
+  standsBeside,
   withExisting,
   withJoin,
   withRidgeHeight,
@@ -18,8 +19,8 @@ export const Existing = ({ index }: { readonly index: number }) => {
   const { problemAt } = useProblems();
   const block = job.blocks[index];
   const laid = job.blocks.some(({ join }, i) => i > 0 && join === 'laid-on');
-  if (block === undefined || block.join === 'laid-on' || (!laid && block.existing !== true))
-    return null;
+  if (block === undefined || (index > 0 && block.join === 'laid-on')) return null;
+  if (!laid && block.existing !== true && !standsBeside(job, index)) return null;
   const problem = problemAt(`blocks.${index}.existing`);
   const height = ridgeHeight(job, index);
   return (
@@ -31,7 +32,7 @@ export const Existing = ({ index }: { readonly index: number }) => {
           { value: 'framed', label: 'To be framed' },
           { value: 'stands', label: 'Stands already' },
         ]}
-        onChange={(way) => edit((now) => withExisting(now, way === 'stands'))}
+        onChange={(way) => edit((now) => withExisting(now, index, way === 'stands'))}
         help="What stands already is given by its planes alone: measure its walls, its eaves’ height and its pitch. Only what is laid on it comes in the list."
       />
       {block.existing === true && height !== null && (

@@ -1,4 +1,11 @@
-import { wallLengths, withBay, withLeanTo, withWing, type OnWall } from '@ogee/core/src/job';
+import {
+  wallLengths,
+  withBay,
+  withHouseBeside,
+  withLeanTo,
+  withWing,
+  type OnWall,
+} from '@ogee/core/src/job';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useHandling, useJob } from '../data/open-job';
@@ -7,16 +14,22 @@ import { Choice } from '../ui/choice';
 import { Small, Title } from '../ui/text';
 import { fitsOn, OnWallFields, RUNS_PAST } from './on-wall-fields';
 
-type Part = 'wing' | 'lean-to' | 'bay';
+type Part = 'wing' | 'lean-to' | 'bay' | 'house beside';
 
-const ADD = { wing: withWing, 'lean-to': withLeanTo, bay: withBay } as const;
-const PARTS: readonly Part[] = ['wing', 'bay', 'lean-to'];
+const ADD = {
+  wing: withWing,
+  'lean-to': withLeanTo,
+  bay: withBay,
+  'house beside': withHouseBeside,
+} as const;
+const PARTS: readonly Part[] = ['wing', 'bay', 'lean-to', 'house beside'];
 
 /** A share of the wall, to start from. */
 const START: Readonly<Record<Part, { width: number; projection: number; from: number }>> = {
   wing: { width: 0.4, projection: 0.3, from: 0.3 },
   'lean-to': { width: 0.4, projection: 0.2, from: 0.3 },
   bay: { width: 0.3, projection: 0.12, from: 0.35 },
+  'house beside': { width: 1, projection: 0.6, from: 0 },
 };
 
 /** To a whole 100 mm, or to a foot. */
@@ -48,9 +61,9 @@ const NewPart = ({
   const imperial = job.display.units === 'imperial';
   const start = START[part];
   const on: OnWall = {
-    width: typed.width ?? rounded(length * start.width, imperial),
+    width: typed.width ?? (start.width === 1 ? length : rounded(length * start.width, imperial)),
     projection: typed.projection ?? rounded(length * start.projection, imperial),
-    fromCorner: typed.fromCorner ?? rounded(length * start.from, imperial),
+    fromCorner: typed.fromCorner ?? (start.from === 0 ? 0 : rounded(length * start.from, imperial)),
   };
   const add = (): void => {
     edit(

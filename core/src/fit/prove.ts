@@ -1,6 +1,6 @@
 import type { Member } from '../frame';
-import { standsAlready, type Job } from '../job';
-import type { Roof } from '../roof';
+import type { Job } from '../job';
+import { framedHere, type Roof } from '../roof';
 import { dryFit, checkOverlaps, unlisted } from './dry-fit';
 import type { FitReport } from './report';
 
@@ -22,6 +22,20 @@ const together = (one: FitReport, other: FitReport): FitReport => {
   };
 };
 
+/** What stands already is not framed, and nothing of it is proved. */
+const proveHere = (
+  job: Job,
+  roof: Roof,
+  members: readonly Member[],
+  markOf: (id: string) => string,
+  listed: readonly string[],
+): FitReport => {
+  const here = framedHere(job, roof);
+  return here === null
+    ? dryFit(job, roof, members, markOf, listed)
+    : dryFit(here.part.job, here.roof, members, markOf, listed);
+};
+
 /**
  * Proves or disproves a whole frame: as one, or, where roofs are laid on another, that one first, each of them on its
  * sheathing, and that none shares wood with the others.
@@ -37,13 +51,12 @@ export const prove = (
   listed: readonly string[] = [],
 ): FitReport => {
   const { under, laid } = roof;
-  if (under === null) return dryFit(job, roof, members, markOf, listed);
+  if (under === null) return proveHere(job, roof, members, markOf, listed);
   const upper = new Set(laid.map(({ block }) => block));
   const below = members.filter(({ block }) => !upper.has(block));
-  // What stands already is not framed, and nothing of it is proved.
-  const stands = under.part.job.blocks.some(standsAlready);
+  const here = framedHere(under.part.job, under.roof);
   const reports = [
-    ...(stands ? [] : [dryFit(under.part.job, under.roof, below, markOf)]),
+    ...(here === null ? [] : [dryFit(here.part.job, here.roof, below, markOf)]),
     ...laid.map((on) => {
       const own = members.filter(({ block }) => block === on.block);
       return dryFit(on.part.job, on.shown, own, markOf, [], { on, below: under.roof });

@@ -1,6 +1,6 @@
-import { standsAlready, type Job, type PartOfJob } from '../job';
+import type { Job, PartOfJob } from '../job';
 import { ok, pathText, refused, type Problem, type Result } from '../problem';
-import { LINE_TIMBER, platesOf, type LaidOn, type LineKind, type Roof } from '../roof';
+import { framedHere, LINE_TIMBER, platesOf, type LaidOn, type LineKind, type Roof } from '../roof';
 import { say } from '../sentence';
 import { fasciaPlaces } from './eaves/fascia-places';
 import { isTie, LISTED_KINDS, listedKind } from '../kinds';
@@ -170,6 +170,16 @@ const NOTHING: Framing = {
   leftOut: { stations: 0, short: 0, headers: 0, alone: 0 },
 };
 
+/** Frames what of a job does not stand already. */
+const frameHere = (job: Job, roof: Roof, without: Without): Result<Framing> => {
+  const here = framedHere(job, roof);
+  if (here === null) return ok(NOTHING);
+  const framed = frameWhole(here.part.job, here.roof, without);
+  return framed.ok
+    ? ok({ ...framed.value, withheld: restoredOf(framed.value.withheld, here.part) })
+    : refused(here.part.restored(framed.problems));
+};
+
 /**
  * Sets every timber of the roof in its place; what is laid on it after what it is laid on.
  *
@@ -177,12 +187,9 @@ const NOTHING: Framing = {
  * @returns the frame, and what was asked for beyond its base and is withheld; or why its base does not stand
  */
 export const frameRoof = (job: Job, roof: Roof, without: Without = new Set()): Result<Framing> => {
-  if (roof.under === null) return frameWhole(job, roof, without);
+  if (roof.under === null) return frameHere(job, roof, without);
   const { part } = roof.under;
-  // The check lets all of its parts stand already, or none.
-  const below = part.job.blocks.some(standsAlready)
-    ? ok(NOTHING)
-    : frameWhole(part.job, roof.under.roof, without);
+  const below = frameHere(part.job, roof.under.roof, without);
   if (!below.ok) return refused(part.restored(below.problems));
   const all = [below, ...roof.laid.map((laid) => frameLaid(laid, without))];
   const lower = restoredOf(below.value.withheld, part);

@@ -1,5 +1,6 @@
 import type { Path, Problem } from '../problem';
 import { leastMm, say } from '../sentence';
+import { runInto } from './edit/laid-on';
 import type { Job } from './schema';
 import { standsAlready } from './sides';
 
@@ -160,11 +161,12 @@ const checkExisting = ({ blocks, saddles }: Job): Problem[] => {
       return problem(
         say`"${block.id}" is laid on another roof and is framed; accepted is existing for what it is laid on`,
       );
-    if (standing.length < framed.length)
+    const into = framed.find((other) => !standsAlready(other) && runInto(block, other));
+    if (into !== undefined)
       return problem(
-        say`"${block.id}" stands already and other parts are framed into it; accepted is existing for all of them, with new parts laid on`,
+        say`"${block.id}" stands already and "${into.id}" is framed into it; accepted is existing for both, with new parts laid on, or a house that stands beside it`,
       );
-    return framed.length === blocks.length && saddles.length === 0
+    return standing.length === blocks.length && saddles.length === 0
       ? problem(
           say`everything stands already, so that nothing is left to frame; accepted is a part laid on it, or a saddle`,
         )

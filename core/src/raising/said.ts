@@ -1,7 +1,7 @@
 import { SLACK_MM } from '../geom';
 import type { Member } from '../frame';
 import type { Job } from '../job';
-import type { Roof } from '../roof';
+import { framedHere, type Roof } from '../roof';
 import { inMm, say, type Sentence } from '../sentence';
 import { diagonalsOf } from './diagonals';
 import type { Lift } from './order';
@@ -140,7 +140,7 @@ const SAID: Readonly<Record<Phase, Sayer>> = {
       say`each straight by a string along its top, seen from above and from the side, before any jack is nailed to it`,
     ],
   }),
-  rafters: (_job, roof, lift) => ({
+  rafters: (job, roof, lift) => ({
     does: [
       say`set the other rafters from the ends inward, opposite ones together, so that none pushes the ‹ridge› aside`,
     ],
@@ -150,7 +150,7 @@ const SAID: Readonly<Record<Phase, Sayer>> = {
     checks: [
       say`string along the ‹ridge› again after every few pairs; rafters’ tops flush with it on both sides`,
       say`‹tails› on one line by a string`,
-      ...(lift.laid === null ? crosswise(roof) : []),
+      ...(lift.laid === null ? crosswise(framedHere(job, roof)?.roof ?? roof) : []),
     ],
   }),
   openings: () => ({

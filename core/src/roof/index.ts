@@ -9,6 +9,7 @@
  * its place in the job, never a wrong roof.
  */
 export { cheekStudOf } from './dormers';
+export { framedHere } from './framed-here';
 export { linesInPlan, workOutRoof } from './work-out';
 export { withWaysOut } from './near-miss';
 export { workOutMet } from './meetings';

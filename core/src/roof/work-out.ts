@@ -169,7 +169,7 @@ const shapeOf = (job: Job): Result<Shape> => {
  *
  * @param laid it is laid on another roof
  */
-const workOutFramed = (job: Job, laid: boolean): Result<Roof> => {
+export const workOutFramed = (job: Job, laid: boolean): Result<Roof> => {
   const shape = shapeOf(job);
   if (!shape.ok) return shape;
   const { roof, seen, dead } = shape.value;

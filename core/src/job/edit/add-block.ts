@@ -2,13 +2,13 @@ import { depthBehind, onWall, rectangle, wallOf, type OnWall } from './on-wall';
 import { withoutStrays } from './parts';
 import type { Block, Job, Side } from '../schema';
 
-const freeId = (job: Job, word: string): string => {
+export const freeId = (job: Job, word: string): string => {
   const taken = new Set(job.blocks.map(({ id }) => id));
   if (!taken.has(word)) return word;
   for (let i = 2; ; i += 1) if (!taken.has(`${word} ${i}`)) return `${word} ${i}`;
 };
 
-const eaveOf = (block: Block, side: number): Extract<Side, { roof: 'eave' }> => {
+export const eaveOf = (block: Block, side: number): Extract<Side, { roof: 'eave' }> => {
   const own = block.sides[side];
   if (own?.roof === 'eave') return own;
   const other = block.sides.find((one) => one.roof === 'eave');

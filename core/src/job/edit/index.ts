@@ -3,6 +3,7 @@
  * Nothing here checks; what an edit leads to is read like any other job.
  */
 export { withBay, withLeanTo, withoutBlock, withWing } from './add-block';
+export { withHouseBeside } from './house-beside';
 export {
   LEAST_WALL_MM,
   standingOn,
@@ -56,7 +57,7 @@ export {
   type RoofPurlins,
 } from './roof-purlins';
 export { collarWay, withBacking, withCollarTies, withRafterTies, type CollarWay } from './ties';
-export { canBeLaidOn, withExisting, withJoin, withSleepers } from './laid-on';
+export { canBeLaidOn, standsBeside, withExisting, withJoin, withSleepers } from './laid-on';
 export {
   dormersOf,
   withDormer,

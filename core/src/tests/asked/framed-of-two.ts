@@ -3,7 +3,6 @@ export const FRAMED_OF_TWO: Readonly<Record<string, number>> = {
   'unlike pitches + break in pitch': 1,
   'unlike pitches + bay': 1,
   'out of square + gablet': 0,
-  'out of square + two walls': 1,
   'out of square + lean-to': 1,
   'break in pitch + two walls': 1,
   'break in pitch + laid-on porch': 1,

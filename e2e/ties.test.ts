@@ -234,3 +234,41 @@ it('braces the hips by thumb, all alike or one by one, and the list is that of t
     expect(await spoken(page, `piece-${mark}`)).toBe(aloud(length.longPoint));
   }
 });
+
+it('lays one slope over two walls, then a ridge on posts, each as the command line has it', async () => {
+  page = await openPage(browser, PHONE);
+  await openSample(page, server.base, 'Gannet Point');
+  await tap(page, 'place-timber');
+  await choose(page, 'The ridge board is carried by', 'Posts, as a beam');
+  await page.waitForSelector(byId('field-blocks.0.ridgeBeam.spacing'));
+  await typeInto(page, 'field-blocks.0.ridgeBeam.spacing', '2000');
+  await leaveField(page);
+  const [post] = await listed('ridge-post');
+  expect(post!.count).toBeGreaterThan(3);
+  await tap(page, 'place-cuts');
+  await page.waitForSelector(byId(`piece-${post!.mark}`));
+  expect(await spoken(page, `piece-${post!.mark}`)).toBe(
+    `${Math.round(post!.length.longPoint)} millimetres`,
+  );
+  await tap(page, 'place-timber');
+  await choose(page, 'The ridge board is carried by', 'The rafters');
+  expect(await listed('ridge-post')).toEqual([]);
+  await tap(page, 'place-roof');
+  await choose(page, 'Wall 3', 'Over a high wall');
+  const [over] = await listed('common');
+  expect(over!.upper!.hap).toBeCloseTo(over!.seat!.hap, 6);
+  await choose(page, 'Wall plate of wall 3', 'As it stands');
+  const stands = byId('field-blocks.0.sides.2.raise');
+  await page.waitForSelector(stands);
+  await settled(page);
+  const { job } = await storedJob(page);
+  const side = job.blocks[0]!.sides[2]!;
+  const raise = 'raise' in side ? side.raise! : 0;
+  await typeInto(page, 'field-blocks.0.sides.2.raise', String(Math.round(raise) + 10));
+  await leaveField(page);
+  const [typed] = await listed('common');
+  expect(typed!.seat!.hap - typed!.upper!.hap).toBeGreaterThan(9);
+  await tap(page, 'place-cuts');
+  await tap(page, `piece-${typed!.mark}`);
+  await waitForText(page, 'piece-sheet', 'Heel over the upper wall');
+});

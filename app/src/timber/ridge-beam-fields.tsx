@@ -29,16 +29,16 @@ const OfPart = ({
   return (
     <>
       <ChoiceField
-        label={named ? `‹Ridge› of “${block.id}”` : 'The ‹ridge› is'}
+        label={named ? `The ‹ridge› of “${block.id}” is carried by` : 'The ‹ridge› is carried by'}
         value={beam === undefined ? 'board' : 'beam'}
         options={[
-          { value: 'board', label: 'A board' },
-          { value: 'beam', label: 'A beam on ‹posts›' },
+          { value: 'board', label: 'The rafters' },
+          { value: 'beam', label: '‹Posts›, as a beam' },
         ]}
         onChange={(way) =>
           edit((now) => withRidgeBeam(now, index, way === 'beam' ? 'start' : null))
         }
-        help="A board holds the rafters apart and they hold it up, so that they push the walls out (the default, with ‹rafter ties›). A beam carries them: they hang on it and push nothing; its own size and what its posts stand on are for an engineer."
+        help="As a board it holds the rafters apart and they hold it up, so that they push the walls out (the default, with ‹rafter ties›). As a beam it carries them: they hang on it and push nothing; its own size and what its posts stand on are for an engineer."
       />
       {problem !== undefined && <Caution level="caution" text={problem} />}
       {beam !== undefined && (

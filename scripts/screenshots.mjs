@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -16,13 +17,11 @@ const VIEWS = [
   ['roof-phone', PHONE, 'light', 'Heron Slip', 'roof'],
   ['timber-phone', PHONE, 'dark', 'Gannet Point', 'timber'],
   ['cuts-phone', PHONE, 'light', 'Heron Slip', 'cuts'],
-  ['jack-phone', PHONE, 'light', 'Heron Slip', 'cuts/HJ2'],
   ['hip-phone-dark', PHONE, 'dark', 'Heron Slip', 'cuts/H1'],
   ['hip-wide', WIDE, 'light', 'Heron Slip', 'cuts/H1'],
   ['frame-phone', PHONE, 'light', 'Heron Slip', 'roof', '3D'],
   ['raise-phone', PHONE, 'light', 'Gannet Point', 'roof?step=6', 'Raise'],
   ['fit-phone', PHONE, 'light', 'Heron Slip', 'fit'],
-  ['steps-square-phone', PHONE, 'light', 'Heron Slip', 'cuts/HJ2', undefined, 'Steps'],
   ['saw-phone', PHONE, 'light', 'Heron Slip', 'saw?piece=HJ2.left'],
   ['saw-wide', WIDE, 'light', 'Gannet Point', 'saw'],
   ['try-phone', PHONE, 'dark', 'Heron Slip', 'try/C1', undefined, 'What you see'],
@@ -38,6 +37,54 @@ const VIEWS = [
     ['bench-one', '8/12'],
   ],
   ['practice-phone', PHONE, 'light', null, 'practice'],
+  ['two-walls-phone', PHONE, 'light', 'Gannet Point, one slope over two walls', 'roof', '3D'],
+  ['house-beside-wide', WIDE, 'light', 'Gannet Point, a house beside', 'roof'],
+];
+
+/** The station of Gannet Point alone, as other roofs. */
+const alone = ({ dormers: _d, purlins: _p, roofPurlins: _r, ...job }, name, side, more) => ({
+  ...job,
+  name,
+  dormers: [],
+  purlins: [],
+  roofPurlins: [],
+  blocks: [
+    { ...job.blocks[0], sides: job.blocks[0].sides.map((one, i) => (i === 2 ? side(one) : one)) },
+    ...(more?.blocks ?? []),
+  ],
+  saddles: more?.saddles ?? [],
+});
+const OTHERS = [
+  (job) =>
+    alone(job, 'Gannet Point, one slope over two walls', () => ({ roof: 'high', overhang: 350 })),
+  (job) => {
+    const [length, depth] = job.blocks[0].outline[2];
+    const [eave] = job.blocks[0].sides;
+    const end = { roof: 'gable', overhang: 0 };
+    const block = 'beside';
+    const saddle = { side: 2, along: [0, length], at: 0, pitch: '3/12', sheathing: 0 };
+    return alone(job, 'Gannet Point, a house beside', (one) => ({ ...one, overhang: 0 }), {
+      blocks: [
+        {
+          id: block,
+          outline: [
+            [length, 2 * depth],
+            [0, 2 * depth],
+            [0, depth],
+            [length, depth],
+          ],
+          plate: 0,
+          sides: [eave, end, { ...eave, overhang: 0 }, end],
+          join: 'framed',
+          existing: true,
+        },
+      ],
+      saddles: [
+        { ...saddle, id: 'gutter 1', block: 'main' },
+        { ...saddle, id: 'gutter 2', block },
+      ],
+    });
+  },
 ];
 
 await installPackages();
@@ -53,6 +100,18 @@ const base = await new Promise((resolve) =>
   server.stdout.on('data', (part) => resolve(/http:\S+/.exec(part.toString())[0])),
 );
 const { jobs } = await (await fetch(`${base}/api/jobs`)).json();
+const gannet = jobs.find((one) => one.name === 'Gannet Point');
+const { job: station } = await (await fetch(`${base}/api/jobs/${gannet.id}`)).json();
+for (const other of OTHERS) {
+  const [id, job] = [randomUUID(), other(station)];
+  const answer = await fetch(`${base}/api/jobs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ id, job }),
+  });
+  if (!answer.ok) throw new Error(await answer.text());
+  jobs.push({ id, name: job.name });
+}
 const browser = await puppeteer.launch({
   executablePath,
   userDataDir: join(data, 'chromium'),

@@ -5,6 +5,7 @@ import {
   withSaddleBetween,
   withSaddlePitch,
   withSaddleRidge,
+  withSaddleStock,
 } from '@ogee/core/src/job';
 import { degrees, formatDegrees, pitchRad } from '@ogee/core/src/units';
 import { View } from 'react-native';
@@ -73,6 +74,64 @@ export const SaddlePitch = ({
               onValue={(mm) => edit((now) => withSaddleRidge(now, numbers, mm))}
             />
           </View>
+        </View>
+      )}
+      <SaddleStock numbers={numbers} name={name} />
+    </View>
+  );
+};
+
+const MEASURES = ['thickness', 'depth'] as const;
+
+/** What a saddle's own timber starts from: the lightest that is framed with. mm */
+const START = {
+  imperial: { thickness: 38.1, depth: 88.9 },
+  metric: { thickness: 45, depth: 95 },
+} as const;
+
+/** What a saddle is framed of: smaller timber than the roof's, mostly. */
+const SaddleStock = ({
+  numbers,
+  name,
+}: {
+  readonly numbers: readonly number[];
+  readonly name: string;
+}) => {
+  const job = useJob();
+  const { edit } = useHandling();
+  const [first = -1] = numbers;
+  const own = job.saddles[first]?.stock;
+  return (
+    <View className="gap-3">
+      <ChoiceField
+        label={`${name}: its timber`}
+        value={own === undefined ? 'roof' : 'own'}
+        options={[
+          { value: 'roof', label: 'As the roof’s' },
+          { value: 'own', label: 'Its own' },
+        ]}
+        onChange={(way) =>
+          edit((now) =>
+            withSaddleStock(now, numbers, way === 'roof' ? null : START[now.display.units]),
+          )
+        }
+      />
+      {own !== undefined && (
+        <View className="flex-row gap-3">
+          {MEASURES.map((measure) => (
+            <View key={measure} className="flex-1">
+              <LengthField
+                label={measure === 'thickness' ? 'Thickness' : 'Depth'}
+                of={name}
+                size="timber"
+                path={`saddles.${first}.stock.${measure}`}
+                value={own[measure]}
+                onValue={(mm) =>
+                  edit((now) => withSaddleStock(now, numbers, { ...own, [measure]: mm }))
+                }
+              />
+            </View>
+          ))}
         </View>
       )}
     </View>

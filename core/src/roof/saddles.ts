@@ -68,15 +68,19 @@ export const saddlePart = (job: Job, below: Roof, index: number): PartOfJob | Pr
   const timber = Object.fromEntries(
     TIMBER.flatMap((name) => (job.timber[name] === undefined ? [] : [[name, job.timber[name]]])),
   ) as Job['timber'];
+  const own = saddle.stock;
   const bare = withoutParts(job);
   // It has no seats; the height only places its planes.
   const framing = { ...bare.framing, seat: { depthFraction: 1 / 4 } };
-  const hap = hapOf({ ...job, framing }, pitchRad(pitch));
+  const hap = hapOf(
+    { ...job, framing, timber: { ...job.timber, common: own ?? job.timber.common } },
+    pitchRad(pitch),
+  );
   return {
     job: {
       ...bare,
       framing,
-      timber,
+      timber: own === undefined ? timber : { ...timber, common: own, ridge: own },
       blocks: [
         {
           id: saddleId(index),

@@ -75,6 +75,7 @@ export {
   withSaddleBetween,
   withSaddlePitch,
   withSaddleRidge,
+  withSaddleStock,
   type Gutter,
   type Saddle,
 } from './saddles';

@@ -91,6 +91,20 @@ export const withSaddlePitch = (
   ),
 });
 
+/** Saddles of timber of their own, or of the commons' and the ridge's where null. */
+export const withSaddleStock = (
+  job: Job,
+  numbers: readonly number[],
+  stock: NonNullable<Saddle['stock']> | null,
+): Job => ({
+  ...job,
+  saddles: job.saddles.map(({ stock: was, ...saddle }, i) =>
+    numbers.includes(i)
+      ? { ...saddle, ...(stock !== null && { stock }) }
+      : { ...saddle, ...(was !== undefined && { stock: was }) },
+  ),
+});
+
 /** A saddle on both slopes over a gutter, its ridge level across under the lower of their two ridges; or none. */
 export const withSaddleBetween = (job: Job, gutter: Gutter, wanted: boolean): Job => {
   const there = saddlesIn(job, gutter);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { length, overhang, pitch } from './measures';
+import { length, overhang, pitch, stock } from './measures';
 
 /** From a side's start corner along its plate, or up from its outside face in plan: where it starts and where it ends. */
 const stretch = (most: number) =>
@@ -42,6 +42,8 @@ export const saddle = z.strictObject({
   pitch: pitch.optional(),
   /** Of what covers it, by which it is framed narrower at each side; the job's where none is given. */
   sheathing: length(0, 100).optional(),
+  /** Its own timber, rafters and ridge; the commons' and the ridge's sizes where none is given. */
+  stock: stock.optional(),
 });
 
 /** A dormer on an eave's slope: a small roof laid on the sheathing there, over an opening, on cheeks of its own. */

@@ -76,3 +76,16 @@ it.each([
 ] as const)('one that %s is refused', (_, change, told) => {
   expect(refusalOf(house('8/12', change as Partial<SaddleInput>))).toMatch(told);
 });
+
+it('a saddle of lighter timber of its own closes like the others', () => {
+  const stock = { thickness: 38, depth: 89 };
+  const [light, plain] = [solvedInput(house('8/12', { stock })), solvedInput(house('8/12'))];
+  const of = (solution: Solution) =>
+    solution.members.filter(({ block }) => block === 'saddle 1').map((member) => member.stock);
+  expect(of(light).length).toBe(of(plain).length);
+  for (const one of of(light)) expect(one).toMatchObject(stock);
+  for (const { stock: one } of light.members.filter(({ block }) => block === 'main'))
+    expect(one.depth).not.toBe(89);
+  expect(fit(light).problems).toEqual([]);
+  expect(unseenSpoilings(light, own(light, 'valley-jack').slice(0, 2))).toEqual([]);
+});

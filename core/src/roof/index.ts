@@ -38,6 +38,7 @@ export {
 } from './plates';
 export {
   eaveSlope,
+  slopeOnWall,
   outside,
   overOwnWalls,
   overWall,

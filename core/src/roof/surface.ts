@@ -103,6 +103,19 @@ export const eaveSlope = (
     sides.some((own) => own.block === block && own.side === side && own.band === 0),
   );
 
+/** The slope whose rafters lie on a wall: of an eave, its own; of a high wall, the one that runs on over it. */
+export const slopeOnWall = (
+  { slopes, blocks }: Pick<Roof, 'slopes' | 'blocks'>,
+  block: string,
+  side: number,
+): Slope | undefined => {
+  const own = blocks.find(({ id }) => id === block);
+  const line = own?.sides[side];
+  if (own === undefined || line?.roof !== 'high') return eaveSlope({ slopes }, block, side);
+  const over = planeOver(own.bands, v2.scale(v2.add(line.start, line.end), 0.5));
+  return over === null ? undefined : slopes[over.slope];
+};
+
 /** A point of a roof this near a wall's face lies over it. mm */
 const OVER_WALL_MM = SLACK_MM.rounding;
 

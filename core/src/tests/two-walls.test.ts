@@ -193,6 +193,27 @@ it('a list of the same shed turned round is the same', () => {
   expect(linesOf(there.value)).toEqual(linesOf(here));
 });
 
+it('has blocks between the rafters over both plates, each bevelled to the slope', () => {
+  const theta = pitchRad('4/12');
+  const job = shed({});
+  const solution = solve({
+    ...job,
+    timber: { ...job.timber, blocking: { thickness: 38, depth: 300 } },
+  });
+  if (!solution.ok) throw new Error(solution.problems.map(problemLine).join());
+  expect(solution.value.cuts.withheld).toEqual([]);
+  expect(fit(solution.value).problems).toEqual([]);
+  const blocks = solution.value.members.filter(({ kind }) => kind === 'blocking');
+  const [low, high] = [0, 2].map((wall) => blocks.filter(({ side }) => side === wall));
+  expect(low!.length).toBe(high!.length);
+  const { hap } = entryOf(solution.value, 'common').seat!;
+  // The higher face is the inner one over the low wall, the outer one over the high wall.
+  expect(low![0]!.stock.depth).toBeCloseTo(hap + 38 * Math.tan(theta), 6);
+  expect(high![0]!.stock.depth).toBeCloseTo(hap + PLATE * Math.tan(theta), 6);
+  const without = solution.value.members.filter((one) => one !== high![3]);
+  expect(fit({ ...solution.value, members: without }).problems.length).toBeGreaterThan(0);
+});
+
 /** Faults of one of two notches, which the common spoilings of both at once would not tell apart. */
 const ONE_NOTCH: readonly Spoiling[] = [0, 1].flatMap((which) => {
   const changed =

@@ -7,7 +7,7 @@ import {
   type Interval,
   type Vec3,
 } from '../../geom';
-import { eaveSlope, heightAt, type Plate } from '../../roof';
+import { heightAt, slopeOnWall, type Plate } from '../../roof';
 import { inMm, say } from '../../sentence';
 import type { FrameOnSite } from '../frame-on-site';
 import { acrossOpenings } from '../openings/openings';
@@ -27,7 +27,7 @@ const passedOver = (
   gap: Interval,
 ): boolean => {
   const { blocking } = site.job.timber;
-  const slope = eaveSlope(site.roof, block, side);
+  const slope = slopeOnWall(site.roof, block, side);
   if (blocking === undefined || slope === undefined) return false;
   const whole = levelBox(
     [line.start[0], line.start[1], topMm],
@@ -56,7 +56,7 @@ const isOpening = (
   { line, block, side }: Plate,
   [low, high]: Interval,
 ): boolean => {
-  const slope = eaveSlope(site.roof, block, side);
+  const slope = slopeOnWall(site.roof, block, side);
   const thickness = site.job.timber.blocking?.thickness ?? 0;
   return (
     slope !== undefined &&
@@ -73,14 +73,16 @@ export const bareGaps = (site: FrameOnSite): FitProblem[] => {
   if (blocking === undefined) return [];
   return plates.flatMap(({ plate }): FitProblem[] => {
     const { line, topMm } = plate;
-    if (line.roof !== 'eave') return [];
+    if (line.roof !== 'eave' && line.roof !== 'high') return [];
     const a: Vec3 = [line.along[0], line.along[1], 0];
     const starts = [INSIDE_MM, blocking.thickness - INSIDE_MM].flatMap((inward): Vec3[] => {
       const [x, y] = v2.add(line.start, v2.scale(line.inward, inward));
       const top = Math.min(
         ...roof.slopes
-          .filter(({ sides }) =>
-            sides.some((own) => own.block === plate.block && own.side === plate.side),
+          .filter(
+            (slope) =>
+              slope === slopeOnWall(roof, plate.block, plate.side) ||
+              slope.sides.some((own) => own.block === plate.block && own.side === plate.side),
           )
           .map((slope) => heightAt(slope, [x, y])),
       );

@@ -1,6 +1,6 @@
 import { SLACK_MM, v2, v3, type Interval, type Vec3 } from '../../geom';
 import type { Stock } from '../../job';
-import { eaveSlope, type SideLine, type Slope } from '../../roof';
+import { onSide, slopeOnWall, type SideLine, type Slope } from '../../roof';
 import type { Problem } from '../../problem';
 import { leastMm, inMm, say } from '../../sentence';
 import { isRafter, isTie, type Kind } from '../../kinds';
@@ -14,7 +14,7 @@ import { openingsAcross } from '../site/openings-across';
 /** A plate's corner this near its wall's outside face lies on it. mm */
 const OUTSIDE_MM = SLACK_MM.nothing;
 
-/** The plate that blocks stand along, and the slope over it. */
+/** The plate that blocks stand along, under an eave or over a high wall, and the slope over it. */
 interface Eave {
   readonly block: string;
   readonly line: SideLine;
@@ -26,16 +26,20 @@ interface Eave {
 /** Along every plate under an eave; where two parts share a wall, once. */
 const eavesOf = (site: Site): Eave[] =>
   site.plates.flatMap(({ block, side, line, outline }): Eave[] => {
-    const slope = eaveSlope(site.roof, block, side);
+    const slope = slopeOnWall(site.roof, block, side);
     if (slope === undefined) return [];
     const outside = outline.filter((p) => Math.abs(runFrom(line, p)) < OUTSIDE_MM);
     const ts = outside.map((p) => v2.dot(v2.sub(p, line.start), line.along));
     return [{ block, line, slope, reach: [Math.min(...ts), Math.max(...ts)] }];
   });
 
-/** How deep a block must be: from the plate up to the slope over its inner face. mm */
+/** How deep a block must be: from the plate up to the slope over its higher face, which over a high wall is its outer one. mm */
 const neededMm = ({ line, slope }: Eave, thickness: number): number =>
-  line.hapMm + slope.rise * thickness;
+  Math.max(
+    ...[0, thickness].flatMap((inward) =>
+      [0, line.lengthMm].map((u) => heightOn(slope, onSide(line, u, inward)) - line.plateMm),
+    ),
+  );
 
 /** Just inside a block's edges. mm */
 const OVER_MM = 5;

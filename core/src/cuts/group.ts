@@ -1,4 +1,11 @@
-import { CUT_ALIKE_MM, CUT_ALIKE_RAD, halfSpaceToLocal, planeAt, type Vec3 } from '../geom';
+import {
+  CUT_ALIKE_MM,
+  CUT_ALIKE_RAD,
+  NO_HAND_MM,
+  halfSpaceToLocal,
+  planeAt,
+  type Vec3,
+} from '../geom';
 import type { Member } from '../frame';
 import { reachesOf, type Reaches } from './lengths';
 import { localCuts, type LocalCut } from './local-cut';
@@ -88,15 +95,30 @@ const near = (p: readonly number[], q: readonly number[], slack: number): boolea
   p.every((value, i) => Math.abs(value - (q[i] ?? NaN)) <= slack);
 
 /** Each cut of one has its like in the other; a double cheek's two may stand in either order. */
-const cutAlike = (p: Shape['cuts'], q: Shape['cuts']): boolean =>
+const cutAlike = (
+  p: Shape['cuts'],
+  q: Shape['cuts'],
+  slackRad = CUT_ALIKE_RAD,
+  slackMm = CUT_ALIKE_MM,
+): boolean =>
   p.length === q.length &&
   p.every((cut) =>
     q.some(
       (other) =>
         other.at === cut.at &&
-        near(other.normal, cut.normal, CUT_ALIKE_RAD) &&
-        Math.abs(other.offMm - cut.offMm) <= CUT_ALIKE_MM,
+        near(other.normal, cut.normal, slackRad) &&
+        Math.abs(other.offMm - cut.offMm) <= slackMm,
     ),
+  );
+
+/** Whether a piece is its own mirror image, as near as it can be sawn: a cut's two ends across the thickness are that near square. */
+const isOwnMirror = ({ member, shape }: Piece): boolean =>
+  cutAlike(
+    shape.cuts,
+    mirrored(shape.cuts, false),
+    // Turned over, a cut that leans by so much is out by twice that.
+    (2 * NO_HAND_MM) / member.stock.thickness,
+    NO_HAND_MM,
   );
 
 /** Puts pieces that are cut alike, or as mirror images, together; order of first appearance. */
@@ -127,9 +149,11 @@ const firstTold = (figures: readonly (number | undefined)[]): number =>
  * Left: seen from the eave looking up the slope, the long point is on the left. A piece that is its own mirror image
  * is plain. Level timber: the end that is mitred more is the long one.
  */
-export const handOf = ({ member, shape, reaches }: Piece): keyof Hands => {
+export const handOf = (piece: Piece): keyof Hands => {
+  const { member, shape, reaches } = piece;
   const level = member.axis.level;
-  if (cutAlike(shape.cuts, mirrored(shape.cuts, level))) return 'plain';
+  if (level ? cutAlike(shape.cuts, mirrored(shape.cuts, level)) : isOwnMirror(piece))
+    return 'plain';
   // What stands plumb has no crown: turned half round on its foot it is its own mirror image.
   if (member.axis.upright && cutAlike(shape.cuts, turned(shape.cuts))) return 'plain';
   // Turned end for end it is its own mirror image: no cut of it leans to a face.

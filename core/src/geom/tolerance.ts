@@ -22,6 +22,9 @@ export const CUT_ALIKE_MM = 0.01;
 /** Pieces whose every angle agrees to this are cut alike: 0.01 mm across a 60 mm face. rad */
 export const CUT_ALIKE_RAD = 1e-4;
 
+/** A piece this near its own mirror image, on either face, has no hand: nobody saws it out. mm */
+export const NO_HAND_MM = 0.2;
+
 /** A roof line that rises less than this over its run is level: 0.001 mm in 10 m. mm per mm */
 export const LEVEL_RISE = 1e-7;
 

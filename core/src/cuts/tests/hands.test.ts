@@ -43,3 +43,32 @@ it('two purlins with a lip at one end, mitred alike at both, are a left one and 
   // Sawn by the steps of the other hand it would come out 6.8 mm wrong.
   sawHouse(house, (text, mm) => expect([text, mm < 0.01]).toEqual([text, true]));
 });
+
+it('commons that are their own mirror image to a fifth of a millimetre have no hand', () => {
+  // One wall 15 mm out over 9 m: across a rafter's thickness its ridge runs some hundredths off square.
+  const input = buildingInput({
+    along: 9000,
+    across: 6000,
+    pitch: '8/12',
+    ends: ['gable', 'gable'],
+  });
+  const [block] = input.blocks;
+  const askew = (mm: number): JobInput => ({
+    ...input,
+    blocks: [
+      {
+        ...block!,
+        outline: (block!.outline as [number, number][]).map(([x, y], i): [number, number] =>
+          i === 2 ? [x, y + mm] : [x, y],
+        ),
+      },
+    ],
+  });
+  const handed = (mm: number): number =>
+    solvedInput(askew(mm))
+      .cuts.members.filter(({ kind }) => kind === 'common')
+      .reduce((sum, { hands }) => sum + hands.left + hands.right, 0);
+  expect(handed(15)).toBe(0);
+  // Forty times as much is seen at the saw.
+  expect(handed(600)).toBeGreaterThan(0);
+});

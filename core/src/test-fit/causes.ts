@@ -1,4 +1,4 @@
-import { v2, type Vec2 } from '../geom';
+import { PARALLEL_SINE, v2, type Vec2 } from '../geom';
 import type { Member } from '../frame';
 import type { Cause } from '../log';
 import type { Place, TriedPiece } from './piece';
@@ -73,13 +73,18 @@ export const supposedOf = (
   const isCorner = fold !== null;
   // A jack ends on a hip or a valley, wherever the ridge is.
   const isJack = !isCorner && (against?.kind === 'hip' || against?.kind === 'valley');
+  // What comes down on the sheathing of another roof has no ridge either.
+  const onRoof = member.ends.some(
+    ({ at, keep }) => at === 'top' && Math.abs(keep.normal[2]) > PARALLEL_SINE,
+  );
+  const atRidge = !isJack && !onRoof;
   const halfThick = against === undefined ? 0 : (against.stock.thickness / 2) * piece.perSquare;
   // A hip or valley stands off square to the wall: the ridge is further off along it.
   const perSquareToWall = isCorner ? 1 / Math.sin(fold.eaveAngleRad[0]) : 1;
   const lean = leanOf(piece);
   const complement = lean === 0 ? 0 : piece.depthMm ** 2 / lean;
   const all: readonly (Supposed | false)[] = [
-    !isJack && {
+    atRidge && {
       cause: 'span',
       before: 0.2,
       measured: true,
@@ -95,7 +100,7 @@ export const supposedOf = (
       place: (place, by) => ({ ...place, plate: moved(place.plate, -by, 0) }),
       shows: ['here'],
     },
-    !isJack && {
+    atRidge && {
       cause: 'ridge-pushed',
       before: 0.06,
       measured: true,
@@ -103,7 +108,7 @@ export const supposedOf = (
       place: (place, by) => ({ ...place, mark: moved(place.mark, by, 0) }),
       shows: ['opposite'],
     },
-    {
+    !onRoof && {
       cause: 'ridge-height',
       before: 0.1,
       measured: true,

@@ -1,5 +1,5 @@
 import { pieceOf } from '../cuts';
-import type { Member } from '../frame';
+import { isTailCut, type Member } from '../frame';
 import { halfSpaceToLocal, PARALLEL_SINE, v2, v3, type Vec2 } from '../geom';
 
 /**
@@ -53,7 +53,7 @@ const crossing = (
   y: number,
 ): number => (offset - (e ?? 0) * y) / (a ?? NaN);
 
-/** The piece as the list has it; null for what has no seat on a plate, or no cut at its upper end. */
+/** The piece as the list has it; null for what has no seat on a plate, or no cut at its upper end that comes against anything. */
 export const triedPiece = (member: Member): TriedPiece | null => {
   const { axis, stock, topMm, frame } = member;
   const notch = member.notches.find((one) => one.for === 'plate');
@@ -61,6 +61,8 @@ export const triedPiece = (member: Member): TriedPiece | null => {
     ({ end, normal }) => end.at === 'top' && Math.abs(normal[0]) > PARALLEL_SINE,
   );
   if (notch === undefined || axis.level || axis.upright) return null;
+  // Over a high wall its upper end is a tail.
+  if (member.ends.some((end) => end.at === 'top' && isTailCut(end))) return null;
   const { slopeRad } = axis;
   const bottomY = topMm - stock.depth;
   // Of a double cheek the one that is sawn nearer stands on the centre line.

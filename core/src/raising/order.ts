@@ -20,13 +20,16 @@ export interface Lift {
  * What a timber is cut against: it cannot hang there before that stands. A tail is cut on a line that a fascia comes to
  * later, and a housing takes a lookout that is laid in.
  */
-const against = ({ ends, notches }: Member): string[] =>
-  [
+const against = ({ kind, ends, notches }: Member): string[] => {
+  // A sleeper lies on the sheathing, whatever comes to its ends later.
+  if (kind === 'sleeper') return [];
+  return [
     ...ends.filter((end) => !isTailCut(end)),
     ...notches
       .filter((notch) => notch.for !== 'housing')
       .flatMap(({ seat, heels }) => [seat, ...heels]),
   ].flatMap(({ meets }) => (meets === null ? [] : [meets]));
+};
 
 /**
  * The rafters that hold a ridge near its two ends: on either side the first and the last that lean on it, those that

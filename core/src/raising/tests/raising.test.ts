@@ -196,3 +196,36 @@ it('holds a ridge by a pair near each of its ends', () => {
   const frames = raisingOf(barn, 1).find(({ title }) => title.startsWith('Ridge'));
   expect(frames?.members.filter((id) => id.includes('.common.'))).toHaveLength(4);
 });
+
+it('lays sleepers by themselves before anything stands on them', () => {
+  const base = buildingInput({
+    along: 9000,
+    across: 7000,
+    pitch: '8/12',
+    ends: ['gable', 'gable'],
+  });
+  const eave = { roof: 'eave', pitch: '8/12', overhang: 300 } as const;
+  const solution = solvedInput({
+    ...base,
+    timber: { ...base.timber, sleeper: { thickness: 38, depth: 140 } },
+    blocks: [
+      ...base.blocks,
+      {
+        id: 'entry',
+        join: 'laid-on',
+        outline: [
+          [3000, -1500],
+          [5400, -1500],
+          [5400, 1400],
+          [3000, 1400],
+        ],
+        sides: [{ roof: 'gable' }, eave, { roof: 'open' }, eave],
+      },
+    ],
+  });
+  const kinds = new Map(solution.members.map(({ id, kind }) => [id, kind]));
+  const step = raisingOf(solution, 1).find(({ members }) =>
+    members.some((id) => kinds.get(id) === 'sleeper'),
+  )!;
+  expect(new Set(step.members.map((id) => kinds.get(id)))).toEqual(new Set(['sleeper']));
+});

@@ -1,5 +1,6 @@
 import type { Pattern } from '@ogee/core/src/cutting-day';
 import { kindName } from '@ogee/core/src/kinds';
+import { layWords } from '@ogee/core/src/wording';
 import { View } from 'react-native';
 import { Board, tapeMarks } from '../draw/board';
 import { usePiece } from '../data/use-piece';
@@ -94,7 +95,7 @@ const OnePattern = ({ pattern, cut }: { readonly pattern: Pattern; readonly cut:
           'Try it in place, at two places at least, before anything is traced.',
           both
             ? 'Left and right: trace the square cuts from either face; strike the tilted one anew on each hand, or saw a pattern of each.'
-            : 'Lay it with its tails even with the board’s, its top edge along the board’s top edge, and trace seat, heel and tail.',
+            : layWords(entry),
           pattern.lines.length > 1
             ? 'For a shorter mark slide it along the edge towards the tail, so far as the list says, and trace the upper cut there.'
             : 'Trace the upper cut.',

@@ -6,5 +6,6 @@
 export { angleSummary, complement, faceSetting, isTilted } from './angles';
 export { atLeast, boardNeeded, roundedUp } from './boards';
 export { groupedNotes, type NoteGroup } from './notes';
+export { layWords } from './pattern';
 export { proved, type Proved } from './proved';
 export { angleWay, stepWords, type AngleWay } from './steps';

@@ -1,6 +1,7 @@
 import { buildingInput, solvedInput } from '../../tests/building';
 import { framedHouses } from '../../tests/asked';
 import { patternsOf, type Pattern } from '..';
+import { layWords } from '../../wording';
 
 const { cuts } = solvedInput(
   buildingInput({ along: 9000, across: 6000, pitch: '9/12', framing: { spacing: 600 } }),
@@ -37,4 +38,25 @@ it('one piece alone wants no pattern', () => {
   const ridge = cuts.members.find(({ kind }) => kind === 'ridge')!;
   expect(ridge.count).toBe(1);
   expect(patternFor(patternsOf(cuts.members), ridge.mark)).toBeUndefined();
+});
+
+it('tells of each pattern the cuts that it has, and no others', () => {
+  const house = solvedInput({
+    ...buildingInput({ along: 9000, across: 7000, pitch: '8/12', ends: ['gable', 'gable'] }),
+    openings: [
+      {
+        name: 'hatch',
+        block: 'main',
+        side: 0,
+        along: [3000, 4600],
+        up: [1200, 2200],
+        clearance: 0,
+      },
+    ],
+  });
+  const words = (kind: string): string =>
+    layWords(house.cuts.members.find((entry) => entry.kind === kind)!);
+  expect(words('common')).toContain('trace seat, heel and tail.');
+  expect(words('header')).toContain('with its lower end even');
+  expect(words('header')).toMatch(/trace lower end\.$/u);
 });

@@ -26,14 +26,14 @@ export const Existing = ({ index }: { readonly index: number }) => {
   return (
     <>
       <ChoiceField
-        label="The house itself"
+        label={standsBeside(job, index) ? `“${block.id}”` : 'The house itself'}
         value={block.existing === true ? 'stands' : 'framed'}
         options={[
           { value: 'framed', label: 'To be framed' },
           { value: 'stands', label: 'Stands already' },
         ]}
         onChange={(way) => edit((now) => withExisting(now, index, way === 'stands'))}
-        help="What stands already is given by its planes alone: measure its walls, its eaves’ height and its pitch. Only what is laid on it comes in the list."
+        help="What stands already is given by its planes alone: measure its walls, its eaves’ height and its pitch. Only what is laid on it, and what stands beside it, comes in the list."
       />
       {block.existing === true && height !== null && (
         <LengthField
